@@ -1,0 +1,36 @@
+import { defineConfig } from '@playwright/test';
+
+const server = (kind: string, port: number) => ({
+  command: `node e2e/serve.mjs ${kind} ${port}`,
+  url: `http://127.0.0.1:${port}/api/studio`,
+  reuseExistingServer: false,
+  timeout: 120_000,
+});
+
+export default defineConfig({
+  testDir: './e2e',
+  outputDir: './test-results',
+  workers: 1,
+  fullyParallel: false,
+  retries: 0,
+  timeout: 90_000,
+  expect: { timeout: 8000 },
+  reporter: [['line'], ['json']],
+  webServer: [server('empty', 4311), server('demo', 4312)],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--enable-unsafe-swiftshader',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1 , EXCLUDE localhost',
+      ],
+    },
+  },
+});

@@ -1,0 +1,10 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    include: ['{core,contract,server,web,cli,demo,scripts}/**/*.test.ts'],
+    testTimeout: 30_000,
+    hookTimeout: 60_000,
+    maxWorkers: 2,
+  },
+});
