@@ -1,0 +1,314 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  areaOfRings,
+  centroid,
+  checkMap,
+  compose,
+  contains,
+  cutAway,
+  facesOf,
+  insetRegion,
+  largestStretch,
+  nearestOnSegment,
+  perimeter,
+  signedArea,
+  splitAtMeetings,
+  thinLine,
+  VertexGrid,
+  type Matrix,
+  type PlanarMap,
+  type Point,
+  type Ring,
+} from './index.ts';
+
+const square = (x: number, y: number, s: number): Point[] => [
+  [x, y],
+  [x + s, y],
+  [x + s, y + s],
+  [x, y + s],
+];
+const regular = (n: number, r: number): Point[] =>
+  Array.from({ length: n }, (_, i): Point => [
+    r * Math.cos((2 * Math.PI * i) / n),
+    r * Math.sin((2 * Math.PI * i) / n),
+  ]);
+
+describe('rings', () => {
+  it('a clockwise ring (y down) has a positive area', () => {
+    expect(signedArea(square(3, 4, 10))).toBe(100);
+    expect(signedArea([...square(3, 4, 10)].reverse())).toBe(-100);
+  });
+  // Regular n-gon: A = n r² sin(2π/n) / 2, P = 2 n r sin(π/n) (any table of mensuration).
+  it.each([3, 5, 6, 12, 40])('measures the regular %d-gon', (n) => {
+    expect(signedArea(regular(n, 10))).toBeCloseTo((n * 100 * Math.sin((2 * Math.PI) / n)) / 2, 9);
+    expect(perimeter(regular(n, 10))).toBeCloseTo(2 * n * 10 * Math.sin(Math.PI / n), 9);
+  });
+  it('the centroid of a triangle is the mean of its corners, of a framed square its middle', () => {
+    const [x, y] = centroid([
+      [
+        [0, 0],
+        [9, 0],
+        [0, 6],
+      ],
+    ]);
+    expect([x, y]).toEqual([3, 2]);
+    expect(centroid([square(0, 0, 10), [...square(6, 2, 2)].reverse()])[0]).toBeLessThan(5);
+  });
+  it('tells inside from outside', () => {
+    const ring: Ring = [
+      [0, 0],
+      [10, 0],
+      [10, 10],
+      [5, 4],
+      [0, 10],
+    ];
+    expect(contains(ring, [5, 2])).toBe(true);
+    expect(contains(ring, [5, 8])).toBe(false);
+  });
+  it('finds the foot on a segment and stops at its ends', () => {
+    expect(nearestOnSegment(5, 5, 0, 0, 10, 0)).toMatchObject({ x: 5, y: 0, distSq: 25 });
+    expect(nearestOnSegment(15, 0, 0, 0, 10, 0)).toMatchObject({ x: 10, t: 1 });
+  });
+});
+
+describe('matrices', () => {
+  it('composes in order: first inner, then outer', () => {
+    const turn: Matrix = [0, 1, -1, 0, 0, 0];
+    const shift: Matrix = [1, 0, 0, 1, 5, 0];
+    const [a, b, c, d, e, f] = compose(shift, turn);
+    expect([a * 1 + e, b * 1 + f]).toEqual([5, 1]);
+    expect([c, d]).toEqual([-1, 0]);
+  });
+  it('the largest stretch of a rotation with scales is the larger scale', () => {
+    const angle = 0.7;
+    const rotation: Matrix = [Math.cos(angle), Math.sin(angle), -Math.sin(angle), Math.cos(angle), 3, 4];
+    expect(largestStretch(compose(rotation, [3, 0, 0, 0.5, 0, 0]))).toBeCloseTo(3, 12);
+  });
+});
+
+describe('offsets', () => {
+  // Inset of a convex polygon with inradius r: linear measures scale by (r − d)/r.
+  it.each([
+    [square(0, 0, 50), 25, 0.4],
+    [regular(6, 30), 30 * Math.cos(Math.PI / 6), 0.4],
+    [regular(3, 60), 30, 3],
+  ] as [Point[], number, number][])('insets exactly with mitred corners', (ring, inradius, d) => {
+    const inset = insetRegion([ring], d);
+    // Clipper's grid is 0.1 µm, so an edge may lie half of that off along its whole length.
+    expect(Math.abs(areaOfRings(inset) - signedArea(ring) * ((inradius - d) / inradius) ** 2)).toBeLessThan(
+      perimeter(ring) * 1e-4,
+    );
+  });
+  it('moves a hole outwards while the rim moves in', () => {
+    const inset = insetRegion([square(0, 0, 50), [...square(20, 20, 10)].reverse()], 1);
+    expect(areaOfRings(inset)).toBeCloseTo(48 * 48 - 12 * 12, 3);
+  });
+  it('takes the winding it is given and never eats a hole the wrong way', () => {
+    expect(areaOfRings(insetRegion([[...square(0, 0, 50)].reverse(), square(20, 20, 10)], 1))).toBeCloseTo(
+      48 * 48 - 12 * 12,
+      3,
+    );
+  });
+  it('leaves nothing of a strip thinner than both offsets, and splits a waist', () => {
+    expect(insetRegion([square(0, 0, 1.5)], 0.8)).toEqual([]);
+    const waist: Ring = [
+      [0, 0],
+      [20, 0],
+      [20, 9.6],
+      [40, 9.6],
+      [40, 0],
+      [60, 0],
+      [60, 20],
+      [40, 20],
+      [40, 10.4],
+      [20, 10.4],
+      [20, 20],
+      [0, 20],
+    ];
+    expect(insetRegion([waist], 0.5).length).toBe(2);
+  });
+  it('cuts edges away by different amounts', () => {
+    const ring = square(0, 0, 50);
+    const edge = (i: number): Ring => [ring[i] as Point, ring[(i + 1) % 4] as Point];
+    const left = cutAway(
+      [ring],
+      [
+        { points: edge(0), halfMm: 1 },
+        { points: edge(1), halfMm: 2 },
+        { points: edge(2), halfMm: 0 },
+        { points: edge(3), halfMm: 0.5 },
+      ],
+    );
+    expect(areaOfRings(left)).toBeCloseTo((50 - 2 - 0.5) * (50 - 1), 2);
+  });
+});
+
+/** A map of straight lines between numbered nodes. */
+const mapOf = (nodes: Point[], lines: [number, number][]): PlanarMap => ({
+  nodes,
+  lines: lines.map(([from, to]) => ({ from, to, points: [nodes[from] as Point, nodes[to] as Point] })),
+});
+
+describe('planar map', () => {
+  it('finds the faces of a window of four panes', () => {
+    const nodes: Point[] = [
+      [0, 0],
+      [5, 0],
+      [10, 0],
+      [0, 5],
+      [5, 5],
+      [10, 5],
+      [0, 10],
+      [5, 10],
+      [10, 10],
+    ];
+    const map = mapOf(nodes, [
+      [0, 1],
+      [1, 2],
+      [3, 4],
+      [4, 5],
+      [6, 7],
+      [7, 8],
+      [0, 3],
+      [3, 6],
+      [1, 4],
+      [4, 7],
+      [2, 5],
+      [5, 8],
+    ]);
+    const traced = facesOf(map);
+    expect(traced.faces.map((f) => f.areaMm2)).toEqual([25, 25, 25, 25]);
+    expect(traced.outsides).toHaveLength(1);
+    expect(checkMap(map, traced)).toEqual([]);
+  });
+  it('puts a ring that lies inside into its face as a hole', () => {
+    const map = mapOf(
+      [...square(0, 0, 10), ...square(3, 3, 4)],
+      [
+        [0, 1],
+        [1, 2],
+        [2, 3],
+        [3, 0],
+        [4, 5],
+        [5, 6],
+        [6, 7],
+        [7, 4],
+      ],
+    );
+    const traced = facesOf(map);
+    expect(traced.faces.map((f) => f.areaMm2).sort((a, b) => a - b)).toEqual([16, 84]);
+    expect(checkMap(map, traced)).toEqual([]);
+  });
+  it('tells when a map does not hold', () => {
+    const crossed = mapOf(
+      [
+        [0, 0],
+        [10, 10],
+        [10, 0],
+        [0, 10],
+      ],
+      [
+        [0, 1],
+        [1, 2],
+        [2, 3],
+        [3, 0],
+      ],
+    );
+    expect(checkMap(crossed)).not.toEqual([]);
+  });
+});
+
+describe('splitting', () => {
+  const split = (segments: readonly (readonly [Point, Point])[]) => {
+    const grid = new VertexGrid();
+    const ends = segments.flatMap(([a, b]) => [grid.at(a[0] * 1e4, a[1] * 1e4), grid.at(b[0] * 1e4, b[1] * 1e4)]);
+    return { grid, ...splitAtMeetings(grid, ends) };
+  };
+  it('splits a cross, a touch and an overlap, and drops doubles', () => {
+    expect(
+      split([
+        [
+          [0, 0],
+          [10, 10],
+        ],
+        [
+          [0, 10],
+          [10, 0],
+        ],
+      ]).ends.length / 2,
+    ).toBe(4);
+    expect(
+      split([
+        [
+          [0, 0],
+          [10, 0],
+        ],
+        [
+          [5, 0],
+          [5, 5],
+        ],
+      ]).ends.length / 2,
+    ).toBe(3);
+    expect(
+      split([
+        [
+          [0, 0],
+          [10, 0],
+        ],
+        [
+          [4, 0],
+          [14, 0],
+        ],
+      ]).ends.length / 2,
+    ).toBe(3);
+    expect(
+      split([
+        [
+          [0, 0],
+          [10, 0],
+        ],
+        [
+          [10, 0],
+          [0, 0],
+        ],
+      ]),
+    ).toMatchObject({ doubled: 1 });
+  });
+  it('leaves no two segments crossing (random sticks)', () => {
+    const point = fc
+      .tuple(fc.integer({ min: 0, max: 400 }), fc.integer({ min: 0, max: 400 }))
+      .map(([x, y]): Point => [x / 4, y / 4]);
+    fc.assert(
+      fc.property(fc.array(fc.tuple(point, point), { minLength: 2, maxLength: 24 }), (sticks) => {
+        const { grid, ends } = split(sticks);
+        const at = (v: number): Point => [grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number];
+        const side = (a: Point, b: Point, c: Point) =>
+          Math.sign((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]));
+        for (let i = 0; i < ends.length; i += 2)
+          for (let j = i + 2; j < ends.length; j += 2) {
+            const [a, b, c, d] = [ends[i], ends[i + 1], ends[j], ends[j + 1]] as [number, number, number, number];
+            if (new Set([a, b, c, d]).size < 4) continue;
+            const crosses =
+              side(at(a), at(b), at(c)) * side(at(a), at(b), at(d)) < 0 &&
+              side(at(c), at(d), at(a)) * side(at(c), at(d), at(b)) < 0;
+            expect(crosses).toBe(false);
+          }
+      }),
+      { numRuns: 150 },
+    );
+  });
+});
+
+it('a dense line is thinned to what it says: ends stay, nothing moves further than told', () => {
+  const wave = Array.from({ length: 4001 }, (_, i): Point => [i / 10, 3 * Math.sin(i / 400)]);
+  const thin = thinLine(wave, 0.002);
+  expect(thin.length).toBeLessThan(wave.length / 8);
+  expect([thin[0], thin.at(-1)]).toEqual([wave[0], wave.at(-1)]);
+  let k = 0;
+  for (const [x, y] of wave) {
+    while ((thin[k + 1] as Point)[0] < x && k + 2 < thin.length) k++;
+    const [a, b] = [thin[k] as Point, thin[k + 1] as Point];
+    expect(nearestOnSegment(x, y, a[0], a[1], b[0], b[1]).distSq).toBeLessThanOrEqual(0.002 ** 2 + 1e-12);
+  }
+});

@@ -1,0 +1,18 @@
+export { compose, IDENTITY, largestStretch, type Matrix } from './matrix.ts';
+export {
+  boxOf,
+  centroid,
+  contains,
+  nearestOnSegment,
+  pathLength,
+  perimeter,
+  regionContains,
+  signedArea,
+  type Box,
+  type Point,
+  type Ring,
+} from './ring.ts';
+export { areaOfRings, cutAway, insetRegion, type Strip } from './offset.ts';
+export { splitAtMeetings, UNITS_PER_MM, VertexGrid, withoutDoubles } from './arrangement.ts';
+export { checkMap, facesOf, ringPoints, type Face, type MapFaces, type MapLine, type PlanarMap } from './planarMap.ts';
+export { thinLine } from './thin.ts';

@@ -1,0 +1,58 @@
+import { Clipper, EndType, FillRule, JoinType, type Paths64 } from 'clipper2-ts';
+import { signedArea, type Point, type Ring } from './ring.ts';
+
+/** Clipper works on integers and rounds others in silence: a tenth of a micrometre is one unit. */
+const UNITS_PER_MM = 1e4;
+/** Mitres longer than this many offsets are bevelled; glass points sharper than 29° do not need more. */
+const MITRE_LIMIT = 4;
+
+const toPaths = (rings: readonly Ring[]): Paths64 =>
+  rings.map((ring) => ring.map(([x, y]) => ({ x: Math.round(x * UNITS_PER_MM), y: Math.round(y * UNITS_PER_MM) })));
+
+const fromPaths = (paths: Paths64): Ring[] =>
+  paths.map((path) => path.map(({ x, y }): Point => [Number(x) / UNITS_PER_MM, Number(y) / UNITS_PER_MM]));
+
+/** Outer rings positive, holes negative: what Clipper expects, and what we promise back. */
+function orient(rings: readonly Ring[]): Ring[] {
+  return rings.map((ring, i) => (signedArea(ring) > 0 === (i === 0) ? ring : [...ring].reverse()));
+}
+
+/**
+ * Moves every edge of one region (outer ring first, then holes) inwards by `byMm`, corners mitred.
+ * @returns the rings that are left: none when the region vanishes, several outer ones when it splits.
+ */
+export function insetRegion(rings: readonly Ring[], byMm: number): Ring[] {
+  if (byMm === 0) return orient(rings);
+  return fromPaths(
+    Clipper.inflatePaths(toPaths(orient(rings)), -byMm * UNITS_PER_MM, JoinType.Miter, EndType.Polygon, MITRE_LIMIT),
+  );
+}
+
+export interface Strip {
+  readonly points: Ring;
+  /** Half the strip's width in mm. */
+  readonly halfMm: number;
+}
+
+/**
+ * The region less a strip along each given open line: what is left lies at least `halfMm` from every line.
+ * Where edges of one piece move in by different amounts this is the mitred inset.
+ */
+export function cutAway(rings: readonly Ring[], strips: readonly Strip[]): Ring[] {
+  const widths = new Map<number, Ring[]>();
+  for (const { points, halfMm } of strips) {
+    if (halfMm > 0) widths.set(halfMm, [...(widths.get(halfMm) ?? []), points]);
+  }
+  const clip: Paths64 = [];
+  for (const [half, lines] of widths) {
+    const grown = Clipper.inflatePaths(toPaths(lines), half * UNITS_PER_MM, JoinType.Round, EndType.Round);
+    for (const path of grown) clip.push(path);
+  }
+  if (clip.length === 0) return orient(rings);
+  return fromPaths(Clipper.difference(toPaths(orient(rings)), clip, FillRule.NonZero));
+}
+
+/** Total area in mm² of rings as this file returns them (holes count negative). */
+export function areaOfRings(rings: readonly Ring[]): number {
+  return Math.abs(rings.reduce((sum, ring) => sum + signedArea(ring), 0));
+}

@@ -1,0 +1,107 @@
+/**
+ * Points are `[x, y]` in millimetres, x right and y down. A ring is a closed row of points without
+ * the first repeated at the end; walked clockwise *as seen* its signed area is positive.
+ */
+export type Point = readonly [number, number];
+export type Ring = readonly Point[];
+
+export interface Box {
+  readonly minX: number;
+  readonly minY: number;
+  readonly maxX: number;
+  readonly maxY: number;
+}
+
+/** Signed area in mm² by the shoelace formula about the first point; positive when clockwise as seen. */
+export function signedArea(ring: Ring): number {
+  const [ox, oy] = ring[0] ?? [0, 0];
+  let twice = 0;
+  for (let i = 1; i + 1 < ring.length; i++) {
+    const [ax, ay] = ring[i] as Point;
+    const [bx, by] = ring[i + 1] as Point;
+    twice += (ax - ox) * (by - oy) - (bx - ox) * (ay - oy);
+  }
+  return twice / 2;
+}
+
+/** Length in mm of the closed walk round a ring. */
+export function perimeter(ring: Ring): number {
+  let sum = 0;
+  for (let i = 0; i < ring.length; i++) {
+    const [ax, ay] = ring[i] as Point;
+    const [bx, by] = ring[(i + 1) % ring.length] as Point;
+    sum += Math.hypot(bx - ax, by - ay);
+  }
+  return sum;
+}
+
+/** Length in mm of an open walk along points. */
+export function pathLength(points: Ring): number {
+  let sum = 0;
+  for (let i = 1; i < points.length; i++) {
+    const [ax, ay] = points[i - 1] as Point;
+    const [bx, by] = points[i] as Point;
+    sum += Math.hypot(bx - ax, by - ay);
+  }
+  return sum;
+}
+
+/** Centre of area of a region with holes (holes wound the other way than the outer ring). */
+export function centroid(rings: readonly Ring[]): Point {
+  const [ox, oy] = rings[0]?.[0] ?? [0, 0];
+  let twice = 0;
+  let sx = 0;
+  let sy = 0;
+  for (const ring of rings) {
+    for (let i = 0; i < ring.length; i++) {
+      const [ax, ay] = ring[i] as Point;
+      const [bx, by] = ring[(i + 1) % ring.length] as Point;
+      const cross = (ax - ox) * (by - oy) - (bx - ox) * (ay - oy);
+      twice += cross;
+      sx += (ax + bx - 2 * ox) * cross;
+      sy += (ay + by - 2 * oy) * cross;
+    }
+  }
+  return twice === 0 ? [ox, oy] : [ox + sx / (3 * twice), oy + sy / (3 * twice)];
+}
+
+export function boxOf(points: Iterable<Point>): Box {
+  let minX = Infinity;
+  let minY = Infinity;
+  let maxX = -Infinity;
+  let maxY = -Infinity;
+  for (const [x, y] of points) {
+    if (x < minX) minX = x;
+    if (x > maxX) maxX = x;
+    if (y < minY) minY = y;
+    if (y > maxY) maxY = y;
+  }
+  return { minX, minY, maxX, maxY };
+}
+
+/** Even-odd test; a point on the border may answer either way. */
+export function contains(ring: Ring, [x, y]: Point): boolean {
+  let inside = false;
+  for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+    const [ax, ay] = ring[i] as Point;
+    const [bx, by] = ring[j] as Point;
+    if (ay > y !== by > y && x < ((bx - ax) * (y - ay)) / (by - ay) + ax) inside = !inside;
+  }
+  return inside;
+}
+
+/** Inside the outer ring and in none of the holes. */
+export function regionContains(rings: readonly Ring[], point: Point): boolean {
+  return rings.length > 0 && contains(rings[0] as Ring, point) && !rings.slice(1).some((hole) => contains(hole, point));
+}
+
+/** Nearest point of segment ab to p, with its parameter along ab in [0, 1] and squared distance. */
+export function nearestOnSegment(px: number, py: number, ax: number, ay: number, bx: number, by: number) {
+  const dx = bx - ax;
+  const dy = by - ay;
+  const lengthSq = dx * dx + dy * dy;
+  const t = lengthSq === 0 ? 0 : Math.max(0, Math.min(1, ((px - ax) * dx + (py - ay) * dy) / lengthSq));
+  const x = ax + t * dx;
+  const y = ay + t * dy;
+  return { x, y, t, distSq: (px - x) ** 2 + (py - y) ** 2 };
+}

@@ -1,0 +1,36 @@
+import type { Point } from './ring.ts';
+
+/**
+ * A line with fewer points, nowhere further than `withinMm` from the one given (Douglas and Peucker 1973, with a
+ * stack instead of recursion). First and last point stay.
+ */
+export function thinLine(points: readonly Point[], withinMm: number): readonly Point[] {
+  if (points.length < 3) return points;
+  const keep = new Uint8Array(points.length);
+  keep[0] = keep[points.length - 1] = 1;
+  const open: [number, number][] = [[0, points.length - 1]];
+  const limitSq = withinMm * withinMm;
+  for (let span = open.pop(); span; span = open.pop()) {
+    const [from, to] = span;
+    const [ax, ay] = points[from] as Point;
+    const [bx, by] = points[to] as Point;
+    const dx = bx - ax;
+    const dy = by - ay;
+    const lengthSq = dx * dx + dy * dy;
+    let far = -1;
+    let farSq = limitSq;
+    for (let i = from + 1; i < to; i++) {
+      const [px, py] = points[i] as Point;
+      const t = lengthSq === 0 ? 0 : Math.max(0, Math.min(1, ((px - ax) * dx + (py - ay) * dy) / lengthSq));
+      const distSq = (px - ax - t * dx) ** 2 + (py - ay - t * dy) ** 2;
+      if (distSq > farSq) {
+        farSq = distSq;
+        far = i;
+      }
+    }
+    if (far < 0) continue;
+    keep[far] = 1;
+    open.push([from, far], [far, to]);
+  }
+  return points.filter((_, i) => keep[i] === 1);
+}

@@ -1,0 +1,18 @@
+export {
+  MM_PER_INCH,
+  MM_PER_UNIT,
+  lengthToMm,
+  mmToInchFraction,
+  readLength,
+  showArea,
+  showLength,
+  trimNumber,
+  type DisplayUnit,
+  type InchFraction,
+  type LengthUnit,
+  type ParsedLength,
+} from './length.ts';
+export { CURRENCIES, priceOfArea, showMoney, type Currency } from './money.ts';
+export { MS_PER_MINUTE, readMinutes, showClock, showMinutes, type InstantMs } from './time.ts';
+export { seededRandom } from './random.ts';
+export { count, showNumbers } from './ranges.ts';

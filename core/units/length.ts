@@ -1,0 +1,97 @@
+/** 1 in = 25.4 mm exactly (international inch, 1959). */
+export const MM_PER_INCH = 25.4;
+
+/** Units a length may be written in, with their millimetres; `px` is the CSS pixel, 96 to the inch. */
+export const MM_PER_UNIT = {
+  mm: 1,
+  cm: 10,
+  m: 1000,
+  in: MM_PER_INCH,
+  ft: 12 * MM_PER_INCH,
+  pt: MM_PER_INCH / 72,
+  pc: MM_PER_INCH / 6,
+  px: MM_PER_INCH / 96,
+  q: 0.25,
+} as const;
+
+export type LengthUnit = keyof typeof MM_PER_UNIT;
+export type DisplayUnit = 'mm' | 'in';
+
+export interface ParsedLength {
+  readonly value: number;
+  readonly unit: LengthUnit | null;
+}
+
+const NUMBER = String.raw`[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?`;
+const PLAIN = new RegExp(String.raw`^\s*(${NUMBER})\s*([a-z"']*)\s*$`, 'i');
+const FRACTION = /^\s*(?:(\d+)(?:\s+|-))?(\d+)\s*[/⁄]\s*(\d+)\s*(in|inch|inches|")?\s*$/i;
+
+/**
+ * Reads `420`, `420mm`, `16 1/2 in`, `23-5/8"`, `1.5e2px`.
+ * @returns the number with its unit (null when none is written), or null when it is no length.
+ */
+export function readLength(text: string): ParsedLength | null {
+  const fraction = FRACTION.exec(text);
+  if (fraction) {
+    const [, whole, top, bottom] = fraction;
+    if (Number(bottom) === 0) return null;
+    return { value: Number(whole ?? 0) + Number(top) / Number(bottom), unit: 'in' };
+  }
+  const plain = PLAIN.exec(text);
+  if (!plain) return null;
+  const value = Number(plain[1]);
+  if (!Number.isFinite(value)) return null;
+  const word = (plain[2] ?? '').toLowerCase();
+  if (word === '') return { value, unit: null };
+  const unit = word === '"' || word === 'inch' || word === 'inches' ? 'in' : word === "'" ? 'ft' : word;
+  return unit in MM_PER_UNIT ? { value, unit: unit as LengthUnit } : null;
+}
+
+/** Millimetres of a written length; a bare number is taken in `bare`. Null when it is no length. */
+export function lengthToMm(text: string, bare: LengthUnit = 'mm'): number | null {
+  const parsed = readLength(text);
+  return parsed === null ? null : parsed.value * MM_PER_UNIT[parsed.unit ?? bare];
+}
+
+export interface InchFraction {
+  readonly negative: boolean;
+  readonly whole: number;
+  /** Zero when the length is a whole number of inches. */
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** Nearest fraction of an inch in lowest terms, `parts` to the inch (16, or 32 for allowances). */
+export function mmToInchFraction(mm: number, parts = 16): InchFraction {
+  const total = Math.round((Math.abs(mm) / MM_PER_INCH) * parts);
+  let top = total % parts;
+  let bottom = parts;
+  while (top > 0 && top % 2 === 0 && bottom % 2 === 0) {
+    top /= 2;
+    bottom /= 2;
+  }
+  return { negative: mm < 0 && total > 0, whole: Math.floor(total / parts), top, bottom: top === 0 ? 1 : bottom };
+}
+
+/** A length as plain text in the reader's unit: `420 mm`, `16 1⁄2 in`. */
+export function showLength(mm: number, unit: DisplayUnit, digits = 0): string {
+  if (unit === 'mm') return `${trimNumber(mm, digits)} mm`;
+  const f = mmToInchFraction(mm, digits > 0 ? 32 : 16);
+  const fraction = f.top > 0 ? `${f.top}⁄${f.bottom}` : '';
+  const whole = f.whole > 0 || f.top === 0 ? String(f.whole) : '';
+  return `${f.negative ? '−' : ''}${[whole, fraction].filter(Boolean).join(' ')} in`;
+}
+
+/** An area as plain text: cm² for millimetre users, square inches (or square feet when large) otherwise. */
+export function showArea(mm2: number, unit: DisplayUnit): string {
+  if (unit === 'mm') return mm2 >= 1e5 ? `${trimNumber(mm2 / 1e6, 2)} m²` : `${trimNumber(mm2 / 100, 1)} cm²`;
+  const sqIn = mm2 / (MM_PER_INCH * MM_PER_INCH);
+  return sqIn >= 144 ? `${trimNumber(sqIn / 144, 2)} sq ft` : `${trimNumber(sqIn, 1)} sq in`;
+}
+
+/** Fixed digits without trailing zeros and without a negative zero. */
+export function trimNumber(value: number, digits: number): string {
+  const text = value.toFixed(digits);
+  const trimmed = text.includes('.') ? text.replace(/\.?0+$/, '') : text;
+  return trimmed === '-0' ? '0' : trimmed;
+}
