@@ -1,0 +1,47 @@
+import { UNITS_PER_MM, type MapLine, type PlanarMap, type Point, type VertexGrid } from '../geometry/index.ts';
+
+/**
+ * Joins segments into lines that run from node to node. A node is a vertex where other than two segments
+ * meet; a loop without any gets one at its first vertex.
+ */
+export function chainLines(grid: VertexGrid, ends: readonly number[]): PlanarMap {
+  const around = new Map<number, number[]>();
+  for (let i = 0; i < ends.length; i++) {
+    const list = around.get(ends[i] as number);
+    if (list) list.push(i >> 1);
+    else around.set(ends[i] as number, [i >> 1]);
+  }
+  const nodes: Point[] = [];
+  const nodeOf = new Map<number, number>();
+  const at = (v: number): Point => [
+    (grid.xy[2 * v] as number) / UNITS_PER_MM,
+    (grid.xy[2 * v + 1] as number) / UNITS_PER_MM,
+  ];
+  const node = (v: number): number => {
+    let id = nodeOf.get(v);
+    if (id === undefined) {
+      id = nodes.push(at(v)) - 1;
+      nodeOf.set(v, id);
+    }
+    return id;
+  };
+  const used = new Uint8Array(ends.length / 2);
+  const lines: MapLine[] = [];
+  const walk = (start: number, first: number) => {
+    const points: Point[] = [at(start)];
+    let v = start;
+    let segment = first;
+    for (;;) {
+      used[segment] = 1;
+      v = ends[2 * segment] === v ? (ends[2 * segment + 1] as number) : (ends[2 * segment] as number);
+      points.push(at(v));
+      const here = around.get(v) as number[];
+      if (v === start || here.length !== 2) break;
+      segment = here[0] === segment ? (here[1] as number) : (here[0] as number);
+    }
+    lines.push({ from: node(start), to: node(v), points });
+  };
+  for (const [v, segments] of around) if (segments.length !== 2) for (const s of segments) if (!used[s]) walk(v, s);
+  for (let s = 0; s < used.length; s++) if (!used[s]) walk(ends[2 * s] as number, s);
+  return { nodes, lines };
+}

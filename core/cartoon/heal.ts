@@ -1,0 +1,314 @@
+import Flatbush from 'flatbush';
+import {
+  nearestOnSegment,
+  splitAtMeetings,
+  UNITS_PER_MM,
+  VertexGrid,
+  withoutDoubles,
+  type Point,
+} from '../geometry/index.ts';
+import type { DrawnLine } from './read/types.ts';
+
+export type RepairKind = 'snapped' | 'trimmed' | 'doubled' | 'sliver';
+
+export interface Repair {
+  readonly kind: RepairKind;
+  readonly at: Point;
+  readonly movedMm: number;
+}
+
+/** A drawn line that could not be joined to anything: it bounds no piece. */
+export interface LooseEnd {
+  readonly at: Point;
+  readonly lengthMm: number;
+}
+
+export interface Healed {
+  /** Segments that meet at shared vertices only; every vertex has at least two of them. */
+  readonly grid: VertexGrid;
+  readonly ends: readonly number[];
+  readonly repairs: readonly Repair[];
+  readonly loose: readonly LooseEnd[];
+}
+
+/**
+ * Joins what the hand meant to join: ends that stop short are drawn to their line, ends that run over
+ * are trimmed, both by at most `snapMm`. True nodes of the drawing stay where they are.
+ *
+ * Order matters. Ends lying together are gathered on the lines as drawn, before crossings split them, so
+ * that four shaken ends become one joint; then overruns are trimmed, since an end past its line must not
+ * reach for the next one; what is still alone goes to the nearest node, else to the nearest line.
+ */
+export function heal(lines: readonly DrawnLine[], snapMm: number): Healed | 'scribble' {
+  const grid = new VertexGrid();
+  const repairs: Repair[] = [];
+  const traced: number[] = [];
+  for (const { points, closed } of lines) {
+    const ids = points.map(([x, y]) => grid.at(x * UNITS_PER_MM, y * UNITS_PER_MM));
+    for (let i = 1; i < ids.length; i++) traced.push(ids[i - 1] as number, ids[i] as number);
+    if (closed && ids.length > 2) traced.push(ids.at(-1) as number, ids[0] as number);
+  }
+  const { ends: drawn, doubled } = withoutDoubles(traced);
+  let split = splitAtMeetings(grid, drawn);
+  if (split.tooMany) return 'scribble';
+  if (doubled + split.doubled > 0) repairs.push({ kind: 'doubled', at: pointAt(grid, split.ends[0] ?? 0), movedMm: 0 });
+  const snap = snapMm * UNITS_PER_MM;
+  if (snap > 0) {
+    const gathered = gather(grid, drawn, freeEnds(split.ends), snap, repairs);
+    if (gathered) split = splitAtMeetings(grid, gathered);
+    const trimmed = trim(grid, split.ends, snap, repairs, null);
+    const reached = reach(grid, trimmed, snap, repairs);
+    split = reached ? splitAtMeetings(grid, reached) : { ...split, ends: trimmed };
+    if (split.tooMany) return 'scribble';
+  }
+  let { ends } = split;
+  const loose: LooseEnd[] = [];
+  ends = trim(grid, ends, snap, repairs, loose);
+  return { grid, ends, repairs, loose };
+}
+
+const pointAt = (grid: VertexGrid, v: number): Point => [
+  (grid.xy[2 * v] as number) / UNITS_PER_MM,
+  (grid.xy[2 * v + 1] as number) / UNITS_PER_MM,
+];
+
+function segmentsAt(ends: readonly number[]): Map<number, number[]> {
+  const at = new Map<number, number[]>();
+  for (let i = 0; i < ends.length; i++) {
+    const list = at.get(ends[i] as number);
+    if (list) list.push(i >> 1);
+    else at.set(ends[i] as number, [i >> 1]);
+  }
+  return at;
+}
+
+const distance = (grid: VertexGrid, a: number, b: number) =>
+  Math.hypot(
+    (grid.xy[2 * a] as number) - (grid.xy[2 * b] as number),
+    (grid.xy[2 * a + 1] as number) - (grid.xy[2 * b + 1] as number),
+  );
+
+/**
+ * Drops loose tails. With `loose` null only tails up to `most` that hang on a joint go (overruns); with a
+ * list every tail goes, over and over until none is left, and the long ones are told as loose ends.
+ */
+function trim(
+  grid: VertexGrid,
+  ends: readonly number[],
+  most: number,
+  repairs: Repair[],
+  loose: LooseEnd[] | null,
+): number[] {
+  let current = [...ends];
+  for (;;) {
+    const at = segmentsAt(current);
+    const dropped = new Set<number>();
+    for (const [vertex, segments] of at) {
+      if (segments.length !== 1) continue;
+      const tail: number[] = [];
+      let length = 0;
+      let v = vertex;
+      let segment = segments[0] as number;
+      for (;;) {
+        if (dropped.has(segment)) break;
+        tail.push(segment);
+        const far =
+          current[2 * segment] === v ? (current[2 * segment + 1] as number) : (current[2 * segment] as number);
+        length += distance(grid, v, far);
+        v = far;
+        const around = at.get(v) as number[];
+        if (around.length !== 2) break;
+        segment = around[0] === segment ? (around[1] as number) : (around[0] as number);
+      }
+      if (tail.length === 0) continue;
+      const hangs = (at.get(v) as number[]).length > 2;
+      if (loose === null && !(hangs && length <= most)) continue;
+      for (const s of tail) dropped.add(s);
+      if (length <= most) repairs.push({ kind: 'trimmed', at: pointAt(grid, vertex), movedMm: length / UNITS_PER_MM });
+      else loose?.push({ at: pointAt(grid, vertex), lengthMm: length / UNITS_PER_MM });
+    }
+    if (dropped.size === 0) return current;
+    const next: number[] = [];
+    for (let s = 0; s < current.length / 2; s++) {
+      if (!dropped.has(s)) next.push(current[2 * s] as number, current[2 * s + 1] as number);
+    }
+    current = next;
+    if (loose === null) return current;
+  }
+}
+
+function freeEnds(ends: readonly number[]): number[] {
+  return [...segmentsAt(ends)].filter(([, segments]) => segments.length === 1).map(([vertex]) => vertex);
+}
+
+/**
+ * Joins free ends that lie together, nearest first, as long as no member has to move further than `snap`.
+ * Where a true node or a line lies among them they go to it; it stays where it is.
+ * @param ends segments as drawn; null is returned when no end had to move
+ */
+function gather(
+  grid: VertexGrid,
+  ends: readonly number[],
+  loneEnds: readonly number[],
+  snap: number,
+  repairs: Repair[],
+): number[] | null {
+  const at = segmentsAt(ends);
+  const free = loneEnds.filter((v) => at.get(v)?.length === 1);
+  if (free.length < 2) return null;
+  const move = new Map<number, number>();
+  const tree = segmentTree(grid, ends);
+  for (const members of clusters(grid, free, at, snap)) {
+    const target = gatheringPlace(grid, ends, at, tree, members, snap);
+    for (const v of members) {
+      const moved = distance(grid, v, target);
+      if (moved > 0) repairs.push({ kind: 'snapped', at: pointAt(grid, v), movedMm: moved / UNITS_PER_MM });
+      move.set(v, target);
+    }
+  }
+  return move.size === 0 ? null : ends.map((v) => move.get(v) ?? v);
+}
+
+/** Groups of two or more free ends, by rising distance, none further than `snap` from its group's middle. */
+function clusters(
+  grid: VertexGrid,
+  free: readonly number[],
+  at: ReadonlyMap<number, number[]>,
+  snap: number,
+): number[][] {
+  const tree = new Flatbush(free.length);
+  for (const v of free) tree.add(grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number);
+  tree.finish();
+  const pairs: [number, number, number][] = [];
+  free.forEach((v, i) => {
+    const [x, y] = [grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number];
+    for (const j of tree.search(x - 2 * snap, y - 2 * snap, x + 2 * snap, y + 2 * snap)) {
+      if (j > i) pairs.push([distance(grid, v, free[j] as number), v, free[j] as number]);
+    }
+  });
+  pairs.sort((p, q) => p[0] - q[0]);
+  const group = new Map(free.map((v) => [v, [v]]));
+  for (const [, i, j] of pairs) {
+    const a = group.get(i) as number[];
+    const b = group.get(j) as number[];
+    // Both ends of one short line are never one joint: the line would vanish.
+    if (a === b || a.some((p) => b.some((q) => at.get(p)?.[0] === at.get(q)?.[0]))) continue;
+    const all = [...a, ...b];
+    const [x, y] = middleOf(grid, all);
+    if (all.every((m) => Math.hypot((grid.xy[2 * m] as number) - x, (grid.xy[2 * m + 1] as number) - y) <= snap))
+      for (const m of all) group.set(m, all);
+  }
+  return [...new Set(group.values())].filter((members) => members.length > 1);
+}
+
+function middleOf(grid: VertexGrid, vertices: readonly number[]): [number, number] {
+  let x = 0;
+  let y = 0;
+  for (const v of vertices) {
+    x += grid.xy[2 * v] as number;
+    y += grid.xy[2 * v + 1] as number;
+  }
+  return [x / vertices.length, y / vertices.length];
+}
+
+/** Where a group of ends meets: a node within reach of all, else a line within reach of all, else their middle. */
+function gatheringPlace(
+  grid: VertexGrid,
+  ends: readonly number[],
+  at: ReadonlyMap<number, number[]>,
+  tree: Flatbush,
+  members: readonly number[],
+  snap: number,
+): number {
+  const [x, y] = middleOf(grid, members);
+  const own = new Set(members.flatMap((v) => [...ownTail(ends, at, v, grid, 3 * snap)]));
+  const inReach = (px: number, py: number) =>
+    members.every((m) => Math.hypot((grid.xy[2 * m] as number) - px, (grid.xy[2 * m + 1] as number) - py) <= snap);
+  let node: { vertex: number; distSq: number } | null = null;
+  let foot: { x: number; y: number; distSq: number } | null = null;
+  for (const s of tree.search(x - snap, y - snap, x + snap, y + snap)) {
+    if (own.has(s)) continue;
+    const hit = nearestOnSegment(x, y, ...segmentXy(grid, ends, s));
+    if (inReach(hit.x, hit.y) && (!foot || hit.distSq < foot.distSq)) foot = hit;
+    for (const vertex of [ends[2 * s] as number, ends[2 * s + 1] as number]) {
+      const [px, py] = [grid.xy[2 * vertex] as number, grid.xy[2 * vertex + 1] as number];
+      const distSq = (px - x) ** 2 + (py - y) ** 2;
+      if ((at.get(vertex) as number[]).length > 2 && inReach(px, py) && (!node || distSq < node.distSq))
+        node = { vertex, distSq };
+    }
+  }
+  if (node) return node.vertex;
+  return foot ? grid.at(foot.x, foot.y) : grid.at(x, y);
+}
+
+function segmentTree(grid: VertexGrid, ends: readonly number[]): Flatbush {
+  const tree = new Flatbush(ends.length / 2);
+  for (let s = 0; s < ends.length / 2; s++) {
+    const [ax, ay, bx, by] = segmentXy(grid, ends, s);
+    tree.add(Math.min(ax, bx), Math.min(ay, by), Math.max(ax, bx), Math.max(ay, by));
+  }
+  tree.finish();
+  return tree;
+}
+
+/** Draws each free end that is still alone to the nearest node within `snap`, else onto the nearest line. */
+function reach(grid: VertexGrid, ends: readonly number[], snap: number, repairs: Repair[]): number[] | null {
+  const free = freeEnds(ends);
+  if (free.length === 0) return null;
+  const at = segmentsAt(ends);
+  const tree = segmentTree(grid, ends);
+  const move = new Map<number, number>();
+  for (const v of free) {
+    const x = grid.xy[2 * v] as number;
+    const y = grid.xy[2 * v + 1] as number;
+    const near = tree.search(x - snap, y - snap, x + snap, y + snap);
+    const own = ownTail(ends, at, v, grid, 3 * snap);
+    let best: { vertex: number; distSq: number } | null = null;
+    let bestNode: { vertex: number; distSq: number } | null = null;
+    for (const s of near) {
+      if (own.has(s)) continue;
+      const hit = nearestOnSegment(x, y, ...segmentXy(grid, ends, s));
+      if (hit.distSq > snap * snap) continue;
+      if (!best || hit.distSq < best.distSq) best = { vertex: grid.at(hit.x, hit.y), distSq: hit.distSq };
+      for (const end of [ends[2 * s] as number, ends[2 * s + 1] as number]) {
+        if ((at.get(end) as number[]).length < 3) continue;
+        const distSq = ((grid.xy[2 * end] as number) - x) ** 2 + ((grid.xy[2 * end + 1] as number) - y) ** 2;
+        if (distSq <= snap * snap && (!bestNode || distSq < bestNode.distSq)) bestNode = { vertex: end, distSq };
+      }
+    }
+    const target = bestNode ?? best;
+    if (!target || target.vertex === v) continue;
+    move.set(v, target.vertex);
+    repairs.push({ kind: 'snapped', at: pointAt(grid, v), movedMm: Math.sqrt(target.distSq) / UNITS_PER_MM });
+  }
+  return move.size === 0 ? null : ends.map((v) => move.get(v) ?? v);
+}
+
+const segmentXy = (grid: VertexGrid, ends: readonly number[], s: number): [number, number, number, number] => {
+  const a = 2 * (ends[2 * s] as number);
+  const b = 2 * (ends[2 * s + 1] as number);
+  return [grid.xy[a], grid.xy[a + 1], grid.xy[b], grid.xy[b + 1]] as [number, number, number, number];
+};
+
+/** The segments from a free end back along its own line: it must not be joined to itself by a hook. */
+function ownTail(
+  ends: readonly number[],
+  at: ReadonlyMap<number, number[]>,
+  vertex: number,
+  grid: VertexGrid,
+  upTo: number,
+): Set<number> {
+  const tail = new Set<number>();
+  let v = vertex;
+  let length = 0;
+  for (let segment = at.get(v)?.[0]; segment !== undefined && !tail.has(segment) && length <= upTo;) {
+    tail.add(segment);
+    const far = ends[2 * segment] === v ? (ends[2 * segment + 1] as number) : (ends[2 * segment] as number);
+    length += distance(grid, v, far);
+    v = far;
+    const around = at.get(v) as number[];
+    if (around.length !== 2) break;
+    segment = around[0] === segment ? around[1] : around[0];
+  }
+  return tail;
+}

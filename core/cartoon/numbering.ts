@@ -1,0 +1,42 @@
+import type { Point } from '../geometry/index.ts';
+
+interface Numberable {
+  readonly areaMm2: number;
+  readonly centroid: Point;
+}
+
+/**
+ * Numbers for pieces: a whole number written in one region only is its number; the rest take the numbers
+ * left free, in rows from the top left. A row is as high as a piece of the middle size is wide.
+ * @param words for each piece the texts inside it
+ */
+export function numberPieces(
+  pieces: readonly Numberable[],
+  words: readonly (readonly string[])[],
+): { numbers: number[]; labels: (string | null)[] } {
+  const written = words.map((texts) => {
+    const whole = texts.filter((text) => /^\d{1,5}$/.test(text) && Number(text) > 0).map(Number);
+    return whole.length === 1 ? (whole[0] as number) : null;
+  });
+  const uses = new Map<number, number>();
+  for (const n of written) if (n !== null) uses.set(n, (uses.get(n) ?? 0) + 1);
+  const numbers: (number | null)[] = written.map((n) => (n !== null && uses.get(n) === 1 ? n : null));
+  const taken = new Set(numbers.filter((n) => n !== null));
+  const order = rowOrder(pieces).filter((i) => numbers[i] === null);
+  let next = 1;
+  for (const i of order) {
+    while (taken.has(next)) next++;
+    numbers[i] = next++;
+  }
+  const labels = words.map((texts) => texts.find((text) => !/^\d+$/.test(text)) ?? null);
+  return { numbers: numbers as number[], labels };
+}
+
+function rowOrder(pieces: readonly Numberable[]): number[] {
+  const areas = pieces.map((p) => p.areaMm2).sort((a, b) => a - b);
+  const rowMm = Math.sqrt(areas[areas.length >> 1] ?? 1);
+  const top = Math.min(...pieces.map((p) => p.centroid[1]));
+  const row = (i: number) => Math.floor(((pieces[i] as Numberable).centroid[1] - top) / rowMm + 1e-6);
+  const x = (i: number) => (pieces[i] as Numberable).centroid[0];
+  return pieces.map((_, i) => i).sort((a, b) => row(a) - row(b) || x(a) - x(b));
+}

@@ -1,0 +1,81 @@
+import { SaxesParser } from 'saxes';
+
+/** An element of the drawing file: a plain tree, never put into a page. Names come without prefix, in lower case. */
+export interface MarkupNode {
+  readonly name: string;
+  readonly attributes: ReadonlyMap<string, string>;
+  readonly children: MarkupNode[];
+  text: string;
+}
+
+const MOST_DEPTH = 256;
+const MOST_NODES = 400_000;
+/** Editors shorten namespace addresses with entities; a real one is never longer than this. */
+const MOST_ENTITY = 1000;
+
+export type MarkupProblem = 'not-markup' | 'too-deep' | 'too-many';
+
+/**
+ * Reads XML leniently into a tree: stray `&`, undeclared prefixes and unclosed tails are passed over.
+ * Entities are replaced only where they are short plain text declared in the file itself; external ones never.
+ */
+export function readMarkup(source: string): { root: MarkupNode } | { problem: MarkupProblem } {
+  let text = source.charCodeAt(0) === 0xfeff ? source.slice(1) : source;
+  text = text.trimStart();
+  if (!text.startsWith('<')) return { problem: 'not-markup' };
+  const parser = new SaxesParser({ xmlns: false, fragment: false });
+  const { body, entities } = withoutDoctype(text);
+  for (const [name, value] of entities) parser.ENTITIES[name] = value;
+  const root: MarkupNode = { name: '', attributes: new Map(), children: [], text: '' };
+  const open: MarkupNode[] = [root];
+  let nodes = 0;
+  let problem: MarkupProblem | null = null;
+  parser.on('error', () => undefined);
+  parser.on('opentag', (tag) => {
+    if (problem) return;
+    if (open.length > MOST_DEPTH) problem = 'too-deep';
+    if (++nodes > MOST_NODES) problem = 'too-many';
+    const attributes = new Map<string, string>();
+    for (const [key, value] of Object.entries(tag.attributes as Record<string, string>))
+      attributes.set(local(key), value);
+    const node: MarkupNode = { name: local(tag.name), attributes, children: [], text: '' };
+    open.at(-1)?.children.push(node);
+    open.push(node);
+  });
+  parser.on('closetag', () => {
+    if (open.length > 1) open.pop();
+  });
+  const collect = (words: string) => {
+    const node = open.at(-1);
+    if (node) node.text += words;
+  };
+  parser.on('text', collect);
+  parser.on('cdata', collect);
+  parser.write(body).close();
+  return problem ? { problem } : { root };
+}
+
+const local = (name: string): string => name.slice(name.indexOf(':') + 1).toLowerCase();
+
+function withoutDoctype(text: string): { body: string; entities: Map<string, string> } {
+  const entities = new Map<string, string>();
+  const start = text.search(/<!DOCTYPE/i);
+  if (start < 0 || start > 20_000) return { body: text, entities };
+  let at = start;
+  let brackets = 0;
+  let quote = '';
+  for (; at < text.length; at++) {
+    const c = text[at] as string;
+    if (quote) {
+      if (c === quote) quote = '';
+    } else if (c === '"' || c === "'") quote = c;
+    else if (c === '[') brackets++;
+    else if (c === ']') brackets--;
+    else if (c === '>' && brackets === 0) break;
+  }
+  const doctype = text.slice(start, at + 1);
+  for (const [, name, , value] of doctype.matchAll(/<!ENTITY\s+([\w.-]+)\s+(["'])([^"']*)\2\s*>/g)) {
+    if (value !== undefined && value.length <= MOST_ENTITY && !/[&<]/.test(value)) entities.set(name as string, value);
+  }
+  return { body: text.slice(0, start) + text.slice(at + 1), entities };
+}

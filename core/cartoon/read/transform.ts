@@ -1,0 +1,46 @@
+import { compose, IDENTITY, type Matrix } from '../../geometry/index.ts';
+
+const CALL = /([a-z]+)\s*\(([^)]*)\)/gi;
+const rad = (deg: number) => (deg * Math.PI) / 180;
+
+/** The matrix of an SVG `transform` attribute; null when it holds something that is no transform. */
+export function readTransform(text: string | undefined): Matrix | null {
+  if (text === undefined || text.trim() === '' || text.trim() === 'none') return IDENTITY;
+  let matrix: Matrix = IDENTITY;
+  let found = false;
+  for (const [, name, inside] of text.matchAll(CALL)) {
+    found = true;
+    const n = (inside as string)
+      .split(/[\s,]+/)
+      .filter(Boolean)
+      .map((w) => Number.parseFloat(w));
+    if (n.some((value) => !Number.isFinite(value))) return null;
+    const step = one((name as string).toLowerCase(), n);
+    if (!step) return null;
+    matrix = compose(matrix, step);
+  }
+  return found ? matrix : null;
+}
+
+function one(name: string, n: readonly number[]): Matrix | null {
+  const [a = 0, b, c] = n;
+  switch (name) {
+    case 'matrix':
+      return n.length === 6 ? (n as unknown as Matrix) : null;
+    case 'translate':
+      return [1, 0, 0, 1, a, b ?? 0];
+    case 'scale':
+      return [n.length ? a : 1, 0, 0, b ?? (n.length ? a : 1), 0, 0];
+    case 'rotate': {
+      const turn: Matrix = [Math.cos(rad(a)), Math.sin(rad(a)), -Math.sin(rad(a)), Math.cos(rad(a)), 0, 0];
+      if (b === undefined) return turn;
+      return compose(compose([1, 0, 0, 1, b, c ?? 0], turn), [1, 0, 0, 1, -b, -(c ?? 0)]);
+    }
+    case 'skewx':
+      return [1, 0, Math.tan(rad(a)), 1, 0, 0];
+    case 'skewy':
+      return [1, Math.tan(rad(a)), 0, 1, 0, 0];
+    default:
+      return null;
+  }
+}

@@ -1,0 +1,103 @@
+import {
+  facesOf,
+  pathLength,
+  perimeter,
+  ringPoints,
+  type MapFaces,
+  type MapLine,
+  type PlanarMap,
+  type Point,
+} from '../geometry/index.ts';
+import type { Repair } from './heal.ts';
+
+/** A region longer than this many times its width is a gap between two borders, not glass: P²/A of a 6 : 1 strip is 33. */
+const THIN = 30;
+
+/**
+ * Takes out the slivers between borders that were drawn twice: regions thinner than the snap distance all
+ * along, and the specks where two such borders cross. Of the two sides the one with more length goes, so the sliver joins its neighbour there.
+ */
+export function removeSlivers(map: PlanarMap, snapMm: number): { map: PlanarMap; faces: MapFaces; repairs: Repair[] } {
+  const repairs: Repair[] = [];
+  let current = map;
+  let traced = facesOf(current);
+  if (snapMm <= 0) return { map: current, faces: traced, repairs };
+  for (;;) {
+    const gone = new Set<number>();
+    const touched = new Set<number>();
+    traced.faces.forEach((face) => {
+      const rings = face.rings.map((ring) => ringPoints(current, ring));
+      const around = rings.reduce((sum, ring) => sum + perimeter(ring), 0);
+      const width = (2 * face.areaMm2) / around;
+      const isThin = (around * around) / face.areaMm2 > THIN || face.areaMm2 < snapMm * snapMm;
+      if (width >= snapMm || !isThin) return;
+      const sides = new Set(face.rings.flat().map((ref) => (ref < 0 ? ~ref : ref)));
+      if ([...sides].some((line) => touched.has(line))) return;
+      const lengths = [...sides].map((line) => ({ line, mm: pathLength((current.lines[line] as MapLine).points) }));
+      const longest = lengths.reduce((a, b) => (b.mm > a.mm ? b : a));
+      for (const side of sides) touched.add(side);
+      gone.add(longest.line);
+      repairs.push({ kind: 'sliver', at: (rings[0]?.[0] ?? [0, 0]) as Point, movedMm: width });
+    });
+    if (gone.size === 0) return { map: current, faces: traced, repairs };
+    current = withoutLines(current, gone);
+    traced = facesOf(current);
+  }
+}
+
+/** The map without some lines; tails and nodes that this leaves loose or straight go too. */
+export function withoutLines(map: PlanarMap, gone: ReadonlySet<number>): PlanarMap {
+  let lines = map.lines.filter((_, i) => !gone.has(i));
+  for (;;) {
+    const degree = new Map<number, number>();
+    for (const { from, to } of lines) {
+      degree.set(from, (degree.get(from) ?? 0) + 1);
+      degree.set(to, (degree.get(to) ?? 0) + 1);
+    }
+    const kept = lines.filter(({ from, to }) => degree.get(from) !== 1 && degree.get(to) !== 1);
+    if (kept.length === lines.length) break;
+    lines = kept;
+  }
+  return renumber(map.nodes, joinStraight(lines));
+}
+
+/** Joins two lines at a node where nothing else meets. */
+function joinStraight(lines: readonly MapLine[]): MapLine[] {
+  const current: (MapLine | null)[] = [...lines];
+  const at = new Map<number, Set<number>>();
+  const note = (node: number, line: number) => at.set(node, (at.get(node) ?? new Set()).add(line));
+  current.forEach((line, i) => {
+    note((line as MapLine).from, i);
+    note((line as MapLine).to, i);
+  });
+  for (const [node, meeting] of at) {
+    if (meeting.size !== 2) continue;
+    const [i, j] = [...meeting] as [number, number];
+    const a = current[i] as MapLine;
+    const b = current[j] as MapLine;
+    if (a.from === a.to || b.from === b.to) continue;
+    const first = a.to === node ? a.points : [...a.points].reverse();
+    const second = b.from === node ? b.points : [...b.points].reverse();
+    const from = a.to === node ? a.from : a.to;
+    const to = b.from === node ? b.to : b.from;
+    current[i] = { from, to, points: [...first, ...second.slice(1)] };
+    current[j] = null;
+    at.get(to)?.delete(j);
+    note(to, i);
+  }
+  return current.filter((line) => line !== null);
+}
+
+function renumber(nodes: readonly Point[], lines: readonly MapLine[]): PlanarMap {
+  const kept: Point[] = [];
+  const ids = new Map<number, number>();
+  const id = (node: number): number => {
+    let next = ids.get(node);
+    if (next === undefined) {
+      next = kept.push(nodes[node] as Point) - 1;
+      ids.set(node, next);
+    }
+    return next;
+  };
+  return { lines: lines.map((line) => ({ ...line, from: id(line.from), to: id(line.to) })), nodes: kept };
+}

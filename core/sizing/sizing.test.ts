@@ -1,0 +1,77 @@
+import { describe, expect, it } from 'vitest';
+import { readCartoon } from '../cartoon/index.ts';
+import { cuttability } from '../cutting/index.ts';
+import { doc } from '../test/panels.ts';
+import { cutOutlines, DEFAULT_ALLOWANCE, type LineAllowance } from './index.ts';
+
+function cuts(source: string, allowance: LineAllowance) {
+  const reading = readCartoon(source);
+  if ('refusal' in reading) throw new Error(reading.refusal);
+  return cutOutlines(reading.cartoon, allowance);
+}
+/** Nine panes of 100 mm: one in the middle, four at the sides, four in the corners. */
+const NINE = doc(300, 300, '<rect width="300" height="300"/><path d="M100 0V300M200 0V300M0 100H300M0 200H300"/>');
+
+describe('cut outlines', () => {
+  // Foil: half of the 0.8 mm gap off each inner side; the rim is the edge of the glass and stays.
+  it('foil: inner sides move in by half the gap, the rim does not', () => {
+    const areas = cuts(NINE, DEFAULT_ALLOWANCE.foil).map((c) => c.areaMm2);
+    expect(areas[4]).toBeCloseTo(99.2 * 99.2, 2);
+    expect(areas[0]).toBeCloseTo(99.6 * 99.6, 2);
+    expect(areas[1]).toBeCloseTo(99.2 * 99.6, 2);
+  });
+  it('lead: half the heart and the play on each came', () => {
+    const each = 1.6 / 2 + 0.25;
+    expect(cuts(NINE, DEFAULT_ALLOWANCE.lead)[4]?.areaMm2).toBeCloseTo((100 - 2 * each) ** 2, 2);
+  });
+  it('an outline that is the outside of the border came costs (face + heart)/2 and the play', () => {
+    const rim = (6 + 1.6) / 2 + 0.25;
+    const corner = cuts(NINE, { ...DEFAULT_ALLOWANCE.lead, outline: 'came-outside' })[0];
+    expect(corner?.areaMm2).toBeCloseTo((100 - rim - 1.05) ** 2, 2);
+    expect(corner?.widthMm).toBeCloseTo(100 - rim - 1.05, 3);
+  });
+  it('what the lines eat is told, not dropped', () => {
+    const sliver = cuts(
+      doc(100, 100, '<rect width="100" height="100"/><path d="M0 50H100M0 51.5H100"/>'),
+      DEFAULT_ALLOWANCE.lead,
+    );
+    expect(sliver).toHaveLength(3);
+    expect(cuttability(sliver[1] as (typeof sliver)[number])).toMatchObject({
+      difficulty: 5,
+      findings: [{ kind: 'gone' }],
+    });
+  });
+});
+
+describe('what is hard to cut', () => {
+  const judge = (body: string, index = 0) =>
+    cuttability(
+      cuts(doc(200, 200, body), { ...DEFAULT_ALLOWANCE.foil, gapMm: 0 })[index] as ReturnType<typeof cuts>[number],
+    );
+  it('a square is steady', () =>
+    expect(judge('<rect width="60" height="60"/>')).toEqual({ number: 1, difficulty: 1, findings: [] }));
+  it('a point of 20° is measured as such', () => {
+    const x = 100 / (2 * Math.tan((10 * Math.PI) / 180));
+    const [finding] = judge(`<path d="M0 0L${x / 2} 25L0 50Z" transform="translate(5 5)"/>`).findings;
+    expect(finding).toMatchObject({ kind: 'sharp-point' });
+    expect(finding?.kind === 'sharp-point' && finding.degrees).toBeCloseTo(20, 0);
+  });
+  it('an inside curve: depth ÷ the opening over its mouth; a flat one is steady, a deep one hard', () => {
+    const bite = (depth: number) =>
+      judge(
+        `<path d="M0 0H100V60H0V55A1 1 0 0 0 0 5Z" transform="translate(20 0)"/>`.replace(
+          'A1 1 0 0 0 0 5',
+          `Q${2 * depth} 30 0 5`,
+        ),
+      ).findings.find((f) => f.kind === 'inside-curve');
+    expect(bite(20)).toMatchObject({ hard: false });
+    expect(bite(20)?.kind === 'inside-curve' && (bite(20) as { bite: number }).bite).toBeCloseTo(20 / 60, 2);
+    expect(bite(35)).toMatchObject({ hard: true });
+    expect(bite(8)).toBeUndefined();
+  });
+  it('a strip, a speck and a ring', () => {
+    expect(judge('<rect width="190" height="8"/>').findings.map((f) => f.kind)).toEqual(['slender']);
+    expect(judge('<rect width="6.2" height="6.2"/>').findings.map((f) => f.kind)).toEqual(['tiny']);
+    expect(judge('<rect width="90" height="90"/><rect x="30" y="30" width="30" height="30"/>').difficulty).toBe(5);
+  });
+});
