@@ -1,0 +1,220 @@
+import {
+  BACK_REASONS,
+  readBreakReason,
+  type BackReason,
+  type BreakReason,
+  type PanelStep,
+  type Stage,
+} from '../route.ts';
+import type { Side } from '../acts/panelSteps.ts';
+
+/** What pieces a line names: single numbers, ranges, and words for a group (a glass code or a label). */
+export type Pick =
+  | { readonly kind: 'range'; readonly from: number; readonly to: number }
+  | { readonly kind: 'group'; readonly word: string }
+  | { readonly kind: 'all' };
+
+/** A tally line understood as far as it goes. `typing` is a line that is not finished but not wrong either. */
+export type TallyLine =
+  | { readonly kind: 'empty' }
+  | { readonly kind: 'typing'; readonly picks: readonly Pick[]; readonly hint: string }
+  | { readonly kind: 'problem'; readonly picks: readonly Pick[]; readonly problem: string }
+  | { readonly kind: 'cut'; readonly picks: readonly Pick[]; readonly from: string | null }
+  | { readonly kind: 'advance'; readonly picks: readonly Pick[]; readonly to: Stage }
+  | { readonly kind: 'back'; readonly picks: readonly Pick[]; readonly reason: BackReason }
+  | {
+      readonly kind: 'break';
+      readonly picks: readonly Pick[];
+      readonly reason: BreakReason;
+      readonly from: string | null;
+      readonly minutes: number;
+    }
+  | {
+      readonly kind: 'recut';
+      readonly picks: readonly Pick[];
+      readonly reason: BreakReason | null;
+      readonly from: string;
+      readonly minutes: number;
+    }
+  | { readonly kind: 'glass'; readonly picks: readonly Pick[]; readonly code: string }
+  | { readonly kind: 'joints'; readonly side: Side; readonly picks: readonly Pick[] }
+  | { readonly kind: 'step'; readonly step: PanelStep }
+  | { readonly kind: 'undo' }
+  | { readonly kind: 'redo' };
+
+const ADVANCE: Readonly<Record<string, Stage>> = {
+  ground: 'ground',
+  foiled: 'foiled',
+  leaded: 'leaded',
+  tacked: 'in-place',
+  in: 'in-place',
+  'in place': 'in-place',
+  placed: 'in-place',
+};
+const STEPS: Readonly<Record<string, PanelStep>> = {
+  'solder front': 'solder-front',
+  'soldered front': 'solder-front',
+  'solder back': 'solder-back',
+  'soldered back': 'solder-back',
+  rim: 'rim',
+  cement: 'cement',
+  cemented: 'cement',
+  patina: 'patina',
+  wash: 'wash',
+  washed: 'wash',
+  wax: 'wax',
+  waxed: 'wax',
+  delivered: 'deliver',
+  deliver: 'deliver',
+};
+const VERBS = [
+  'cut',
+  ...Object.keys(ADVANCE),
+  'back',
+  'broke',
+  'broken',
+  'recut',
+  'glass',
+  'joints',
+  'undo',
+  'redo',
+  ...Object.keys(STEPS),
+];
+/** A range longer than this is a slip of the finger. */
+const LONGEST_RANGE = 5000;
+
+/**
+ * Reads what an artist would call across the room: `12-18 31 cut`, `41 broke inside curve`,
+ * `41 recut from B7 12 min`, `sky foiled`, `joints 3-9 back`, `undo`.
+ */
+export function parseTally(line: string): TallyLine {
+  const text = line.trim().replace(/[–—]/g, '-').replace(/\s+/g, ' ').toLowerCase();
+  if (text === '') return { kind: 'empty' };
+  if (text === 'undo' || text === 'redo') return { kind: text };
+  if (text in STEPS) return { kind: 'step', step: STEPS[text] as PanelStep };
+  const words = text
+    .replace(/,/g, ' ')
+    .replace(/\s*-\s*/g, '-')
+    .split(' ')
+    .filter(Boolean);
+  if (words[0] === 'joints' || words[0] === 'joint') return joints(words.slice(1));
+  const verbAt = words.findIndex(
+    (word) =>
+      word === 'cut' || word in ADVANCE || ['back', 'broke', 'broken', 'recut', 'glass', 'placed'].includes(word),
+  );
+  const named = picksOf(verbAt < 0 ? words : words.slice(0, verbAt));
+  if ('problem' in named) return { kind: 'problem', picks: [], problem: named.problem };
+  const { picks } = named;
+  if (verbAt < 0) return unfinished(picks, words);
+  if (picks.length === 0)
+    return { kind: 'problem', picks, problem: `Say which pieces first: “12-18 ${words[verbAt]}”.` };
+  const tail = line.trim().replace(/\s+/g, ' ').split(' ');
+  return act(words[verbAt] as string, words.slice(verbAt + 1), picks, tail);
+}
+
+function unfinished(picks: readonly Pick[], words: readonly string[]): TallyLine {
+  const last = words.at(-1) as string;
+  const isVerbBegun = !/^\d/.test(last) && VERBS.some((verb) => verb.startsWith(last));
+  const known = isVerbBegun ? picks.slice(0, -1) : picks;
+  return { kind: 'typing', picks: known, hint: 'then cut, ground, foiled or leaded, in place, broke, recut, back' };
+}
+
+function act(verb: string, tail: readonly string[], picks: readonly Pick[], written: readonly string[]): TallyLine {
+  if (verb in ADVANCE && !(verb === 'in' && tail.length > 0 && tail[0] !== 'place'))
+    return { kind: 'advance', picks, to: ADVANCE[verb] as Stage };
+  const clause = afterClauses(tail, written);
+  if ('problem' in clause) return { kind: 'problem', picks, problem: clause.problem };
+  const { from, minutes, rest } = clause;
+  switch (verb) {
+    case 'cut':
+      if (rest !== '')
+        return {
+          kind: 'problem',
+          picks,
+          problem: `After “cut” comes nothing, or “from” and a sheet; “${rest}” is not known.`,
+        };
+      return { kind: 'cut', picks, from };
+    case 'glass':
+      if (rest === '') return { kind: 'typing', picks, hint: 'then the code of a glass' };
+      return { kind: 'glass', picks, code: rest };
+    case 'back': {
+      const reason =
+        BACK_REASONS.find((r) => r === rest) ??
+        (rest === '' ? undefined : BACK_REASONS.find((r) => r.startsWith(rest)));
+      return reason
+        ? { kind: 'back', picks, reason }
+        : { kind: 'typing', picks, hint: `a reason: ${BACK_REASONS.join(' · ')}` };
+    }
+    case 'broke':
+    case 'broken': {
+      const reason = readBreakReason(rest);
+      if (reason) return { kind: 'break', picks, reason, from, minutes };
+      return {
+        kind: 'typing',
+        picks,
+        hint: 'a reason: ran off · inside curve · point · dropped · brittle · chipped · too small …',
+      };
+    }
+    case 'recut': {
+      const reason = rest === '' ? null : readBreakReason(rest);
+      if (rest !== '' && reason === null)
+        return { kind: 'typing', picks, hint: `“${rest}” is no reason that is known; then “from” and a sheet` };
+      return from === null
+        ? { kind: 'typing', picks, hint: 'then “from” and the label of a sheet or offcut' }
+        : { kind: 'recut', picks, reason, from, minutes };
+    }
+    default:
+      return { kind: 'problem', picks, problem: `“${verb}” is not known here.` };
+  }
+}
+
+/** Takes `from X` and `N min` out of a tail; the label keeps the case it was written in. */
+function afterClauses(
+  tail: readonly string[],
+  written: readonly string[],
+): { from: string | null; minutes: number; rest: string } | { problem: string } {
+  const rest: string[] = [];
+  let from: string | null = null;
+  let minutes = 0;
+  for (let i = 0; i < tail.length; i++) {
+    const word = tail[i] as string;
+    const next = tail[i + 1];
+    if (word === 'from') {
+      if (next === undefined) break;
+      from = written.find((w) => w.toLowerCase() === next) ?? next;
+      i++;
+    } else if (/^\d+$/.test(word) && (next === 'min' || next === 'm' || next === 'minutes')) {
+      minutes = Number(word);
+      i++;
+    } else if (/^\d+(min|m)$/.test(word)) minutes = Number.parseInt(word, 10);
+    else rest.push(word);
+  }
+  if (minutes > 600) return { problem: 'More than 600 minutes for a recut cannot be meant.' };
+  return { from, minutes, rest: rest.join(' ') };
+}
+
+function joints(words: readonly string[]): TallyLine {
+  const side = words.find((word) => word === 'front' || word === 'back') as Side | undefined;
+  const named = picksOf(words.filter((word) => word !== side));
+  if ('problem' in named) return { kind: 'problem', picks: [], problem: named.problem };
+  if (!side || named.picks.length === 0)
+    return { kind: 'typing', picks: [], hint: 'numbers of joints, then front or back' };
+  return { kind: 'joints', side, picks: named.picks };
+}
+
+function picksOf(words: readonly string[]): { picks: Pick[] } | { problem: string } {
+  const picks: Pick[] = [];
+  for (const word of words) {
+    const range = /^(\d{1,5})-(\d{1,5})?$/.exec(word);
+    if (/^\d{1,5}$/.test(word)) picks.push({ kind: 'range', from: Number(word), to: Number(word) });
+    else if (range) {
+      const from = Number(range[1]);
+      const to = range[2] === undefined ? from : Number(range[2]);
+      // While "12-1" is on its way to "12-18" it names only its first number.
+      if (to - from > LONGEST_RANGE) return { problem: `${from}–${to} is more pieces than a panel has.` };
+      picks.push({ kind: 'range', from, to: Math.max(from, to) });
+    } else if (word === 'all') picks.push({ kind: 'all' });
+    else picks.push({ kind: 'group', word });
+  }
+  return { picks };
+}

@@ -1,0 +1,171 @@
+import type { Left } from '../../stock/index.ts';
+import type { Command } from '../acts/index.ts';
+import { stageIndex } from '../route.ts';
+import type { Panel, Piece, Reader } from '../tables.ts';
+import { parseTally, type Pick, type TallyLine } from './parse.ts';
+
+/** Glass of these pieces is cut, but from which sheet, and what is left of it, was not said. */
+export interface SourceQuestion {
+  readonly glassId: string;
+  readonly numbers: readonly number[];
+}
+
+/** A tally line held against the panel: what it means, ready to be decided. */
+export interface TallyMeaning {
+  readonly line: TallyLine;
+  /** Pieces to light up while the line is typed. */
+  readonly numbers: readonly number[];
+  /** Joints to light up. */
+  readonly joints: readonly number[];
+  readonly command: Command | null;
+  readonly direction: 'undo' | 'redo' | null;
+  /** Asked before the command can be made. */
+  readonly questions: readonly SourceQuestion[];
+  readonly problem: string | null;
+}
+
+const REST_STAYS: Left = { kind: 'stays' };
+
+/** Reads a tally line for one panel: names pieces, picks the sheet where there is no doubt, or says what is missing. */
+export function readTally(text: string, state: Reader, panel: Panel & { id: string }): TallyMeaning {
+  const line = parseTally(text);
+  const nothing = { line, numbers: [], joints: [], command: null, direction: null, questions: [], problem: null };
+  if (line.kind === 'empty') return nothing;
+  if (line.kind === 'undo' || line.kind === 'redo') return { ...nothing, direction: line.kind };
+  if (line.kind === 'step')
+    return { ...nothing, command: { kind: 'step', ask: { panelId: panel.id, step: line.step } } };
+  if (line.kind === 'joints') {
+    const joints = line.picks.flatMap((pick) =>
+      pick.kind === 'range' ? span(pick) : pick.kind === 'all' ? span({ from: 1, to: panel.jointCount }) : [],
+    );
+    return { ...nothing, joints, command: { kind: 'joints', ask: { panelId: panel.id, side: line.side, joints } } };
+  }
+  const pieces = new Map([...state.piecesOf(panel.id)].map((p) => [p.number, p]));
+  const named = numbersOf(line.picks, pieces, state);
+  if ('problem' in named) return { ...nothing, problem: line.kind === 'typing' ? null : named.problem };
+  const { numbers } = named;
+  const meaning = { ...nothing, numbers };
+  if (line.kind === 'typing') return meaning;
+  if (line.kind === 'problem') return { ...meaning, problem: line.problem };
+  const chosen = numbers.map((n) => pieces.get(n) as Piece);
+  switch (line.kind) {
+    case 'advance':
+      return { ...meaning, command: { kind: 'advance', ask: { panelId: panel.id, numbers, to: line.to } } };
+    case 'back':
+      return { ...meaning, command: { kind: 'step-back', ask: { panelId: panel.id, numbers, reason: line.reason } } };
+    case 'glass': {
+      const glass = [...state.all('glasses')].find((g) => g.code.toLowerCase() === line.code);
+      if (!glass) return { ...meaning, problem: `There is no glass with the code “${line.code}”.` };
+      return { ...meaning, command: { kind: 'give-glass', ask: { panelId: panel.id, numbers, glassId: glass.id } } };
+    }
+    case 'break': {
+      const recut = line.from === null ? null : { stockId: labelOf(state, line.from), left: REST_STAYS };
+      return {
+        ...meaning,
+        command: {
+          kind: 'break',
+          ask: { panelId: panel.id, numbers, reason: line.reason, minutes: line.minutes, recut },
+        },
+      };
+    }
+    case 'recut': {
+      const stockId = labelOf(state, line.from);
+      if (chosen.every((p) => p.stage === 'to-cut' && p.broken !== null))
+        return { ...meaning, command: cutCommand(panel.id, stockId, numbers) };
+      if (line.reason === null) return { ...meaning, problem: 'Say why it is cut again: “41 recut chipped from B7”.' };
+      return {
+        ...meaning,
+        command: {
+          kind: 'break',
+          ask: {
+            panelId: panel.id,
+            numbers,
+            reason: line.reason,
+            minutes: line.minutes,
+            recut: { stockId, left: REST_STAYS },
+          },
+        },
+      };
+    }
+    case 'cut':
+      return { ...meaning, ...cutMeaning(line.from, chosen, state, panel) };
+  }
+}
+
+function cutMeaning(
+  from: string | null,
+  chosen: readonly Piece[],
+  state: Reader,
+  panel: Panel & { id: string },
+): Partial<TallyMeaning> {
+  const open = chosen.filter((p) => stageIndex(panel.technique, p.stage) === 0);
+  if (open.length === 0) return { problem: 'These pieces are cut already.' };
+  const bare = open.filter((p) => p.glassId === null).map((p) => p.number);
+  if (bare.length > 0)
+    return {
+      problem: `Choose the glass first: ${bare.slice(0, 8).join(', ')}${bare.length > 8 ? ' …' : ''} ${bare.length === 1 ? 'has' : 'have'} none.`,
+    };
+  if (from !== null)
+    return {
+      command: cutCommand(
+        panel.id,
+        labelOf(state, from),
+        open.map((p) => p.number),
+      ),
+      numbers: open.map((p) => p.number),
+    };
+  const byGlass = new Map<string, number[]>();
+  for (const p of open) byGlass.set(p.glassId as string, [...(byGlass.get(p.glassId as string) ?? []), p.number]);
+  return {
+    numbers: open.map((p) => p.number),
+    questions: [...byGlass].map(([glassId, list]) => ({ glassId, numbers: list })),
+  };
+}
+
+const cutCommand = (panelId: string, stockId: string, numbers: readonly number[]): Command => ({
+  kind: 'cut',
+  ask: { panelId, sources: [{ stockId, numbers, left: REST_STAYS }] },
+});
+
+/** The label as the rack writes it, whatever case it was typed in. */
+function labelOf(state: Reader, typed: string): string {
+  if (state.get('stock', typed)) return typed;
+  for (const item of state.all('stock')) if (item.id.toLowerCase() === typed.toLowerCase()) return item.id;
+  return typed;
+}
+
+const span = ({ from, to }: { from: number; to: number }): number[] =>
+  Array.from({ length: to - from + 1 }, (_, i) => from + i);
+
+function numbersOf(
+  picks: readonly Pick[],
+  pieces: ReadonlyMap<number, Piece>,
+  state: Reader,
+): { numbers: number[] } | { problem: string } {
+  const numbers = new Set<number>();
+  const wrong: number[] = [];
+  for (const pick of picks) {
+    if (pick.kind === 'all') for (const n of pieces.keys()) numbers.add(n);
+    else if (pick.kind === 'range') {
+      const found = span(pick).filter((n) => pieces.has(n));
+      if (
+        pick.from === pick.to
+          ? found.length === 0
+          : found.length === 0 || !pieces.has(pick.from) || !pieces.has(pick.to)
+      )
+        wrong.push(pieces.has(pick.from) ? pick.to : pick.from);
+      for (const n of found) numbers.add(n);
+    } else {
+      const glassIds = new Set(
+        [...state.all('glasses')].filter((g) => g.code.toLowerCase() === pick.word).map((g) => g.id),
+      );
+      const group = [...pieces.values()].filter(
+        (p) => p.label?.toLowerCase() === pick.word || (p.glassId !== null && glassIds.has(p.glassId)),
+      );
+      if (group.length === 0) return { problem: `“${pick.word}” is no piece, glass or group of this panel.` };
+      for (const p of group) numbers.add(p.number);
+    }
+  }
+  if (wrong.length > 0) return { problem: `There is no piece ${wrong[0]} in this panel; it has ${pieces.size}.` };
+  return { numbers: [...numbers].sort((a, b) => a - b) };
+}

@@ -1,0 +1,91 @@
+import { describe, expect, it } from 'vitest';
+import { smallStudio } from '../../test/smallStudio.ts';
+import { parseTally, readTally, type Panel } from '../index.ts';
+import { effectWords } from '../../words/index.ts';
+
+const numbers = (text: string) => {
+  const line = parseTally(text);
+  return 'picks' in line ? line.picks : [];
+};
+
+describe('reading a line', () => {
+  it.each([
+    ['12-18 31 cut', { kind: 'cut', from: null }],
+    ['12 – 18, 31 cut from B7', { kind: 'cut', from: 'B7' }],
+    ['41 broke inside curve', { kind: 'break', reason: 'inside-curve' }],
+    ['41 broke inside 12 min', { kind: 'break', minutes: 12 }],
+    ['41 recut from B7', { kind: 'recut', from: 'B7', reason: null }],
+    ['41 recut chipped from b7-3 24min', { kind: 'recut', from: 'b7-3', reason: 'chipped', minutes: 24 }],
+    ['sky foiled', { kind: 'advance', to: 'foiled' }],
+    ['3 in place', { kind: 'advance', to: 'in-place' }],
+    ['joints 3-9 back', { kind: 'joints', side: 'back' }],
+    ['undo', { kind: 'undo' }],
+    ['REDO', { kind: 'redo' }],
+    ['4 back rough edge', { kind: 'back', reason: 'rough edge' }],
+    ['7-9 glass R-118', { kind: 'glass', code: 'r-118' }],
+    ['solder front', { kind: 'step', step: 'solder-front' }],
+    ['', { kind: 'empty' }],
+    ['12', { kind: 'typing' }],
+    ['12-', { kind: 'typing' }],
+    ['12 gro', { kind: 'typing' }],
+    ['41 broke', { kind: 'typing' }],
+    ['41 recut', { kind: 'typing' }],
+    ['cut', { kind: 'problem' }],
+    ['1-99999 cut', { kind: 'problem' }],
+  ])('%s', (text, meaning) => expect(parseTally(text)).toMatchObject(meaning));
+  it('names ranges and single pieces', () => {
+    expect(numbers('12-14 31 cut')).toEqual([
+      { kind: 'range', from: 12, to: 14 },
+      { kind: 'range', from: 31, to: 31 },
+    ]);
+  });
+});
+
+describe('held against a panel', () => {
+  const s = smallStudio();
+  s.do({
+    kind: 'cut',
+    ask: { panelId: 'p', sources: [{ stockId: 'S1', numbers: [1, 2, 3], left: { kind: 'stays' } }] },
+  });
+  s.do({ kind: 'advance', ask: { panelId: 'p', numbers: [2], to: 'ground' } });
+  const panel = s.studio.get('panels', 'p') as Panel & { id: string };
+  const read = (text: string) => readTally(text, s.studio, panel);
+  it('lights up what is meant while it is typed', () => {
+    expect(read('1-3').numbers).toEqual([1, 2, 3]);
+    expect(read('sky').numbers).toEqual([5]);
+    expect(read('b-1 gr').numbers).toHaveLength(12);
+  });
+  it('states the effect', () => {
+    const { command } = read('1-3 ground');
+    expect(command && effectWords(command, s.studio, 'mm')).toBe('2 pieces: 1, 3 go from cut to ground · 2 stays');
+  });
+  it('asks from which sheet, one question for each glass', () => {
+    expect(read('4 12 13 cut')).toMatchObject({
+      command: null,
+      questions: [
+        { glassId: 'blue', numbers: [4, 12] },
+        { glassId: 'red', numbers: [13] },
+      ],
+    });
+    expect(read('4 cut from s1').command).toEqual({
+      kind: 'cut',
+      ask: { panelId: 'p', sources: [{ stockId: 'S1', numbers: [4], left: { kind: 'stays' } }] },
+    });
+  });
+  it('a recut needs a reason unless the piece is broken', () => {
+    expect(read('1 recut from S1').problem).toMatch(/why/);
+    expect(read('1 recut dropped from S1 5 min').command).toMatchObject({
+      kind: 'break',
+      ask: { reason: 'dropped', minutes: 5, recut: { stockId: 'S1' } },
+    });
+  });
+  it.each([
+    ['99 cut', /no piece 99/],
+    ['18-25 cut', /no piece 25/],
+    ['moon foiled', /moon/],
+    ['1 cut', /cut already/],
+    ['1 glass zz', /zz/],
+  ])('explains %s', (text, words) => {
+    expect(read(text).problem).toMatch(words);
+  });
+});

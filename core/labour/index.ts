@@ -1,0 +1,2 @@
+export { costOf, minutesOf, sharedByLength, sumByStage, type LabourSum } from './hours.ts';
+export { minutesByPiece } from './pieceTime.ts';

@@ -1,0 +1,12 @@
+export { checkLedger, ledgerTotals } from './ledger.ts';
+export { divide, offcutLabel, takersOf, type Division, type Left, type TakeRefusal } from './take.ts';
+export {
+  HIDINGS,
+  TEXTURES,
+  type Glass,
+  type Hiding,
+  type MoveKind,
+  type StockItem,
+  type StockMove,
+  type Texture,
+} from './types.ts';

@@ -1,0 +1,50 @@
+export type Texture = 'smooth' | 'hammered' | 'ripple' | 'seedy' | 'streaky' | 'reeded' | 'granite';
+export const TEXTURES: readonly Texture[] = ['smooth', 'hammered', 'ripple', 'seedy', 'streaky', 'reeded', 'granite'];
+/** How much it hides of what is behind it. */
+export type Hiding = 'clear' | 'veiled' | 'opal';
+export const HIDINGS: readonly Hiding[] = ['clear', 'veiled', 'opal'];
+
+export interface Glass {
+  readonly id: string;
+  /** The studio's own code, as written on the rack. */
+  readonly code: string;
+  readonly name: string;
+  /** Colour by transmitted light, `#rrggbb`. */
+  readonly colour: string;
+  readonly texture: Texture;
+  readonly thicknessMm: number;
+  readonly hiding: Hiding;
+  /** Streaks, cords or ripples run one way. */
+  readonly flow: boolean;
+  readonly priceCentsPerM2: number;
+}
+
+/** A sheet or an offcut. Its id is the label on it, such as `B7` or `B7-3`. */
+export interface StockItem {
+  readonly id: string;
+  readonly glassId: string;
+  readonly kind: 'sheet' | 'offcut';
+  readonly widthMm: number;
+  readonly heightMm: number;
+  /** What is left of it now, mm², a whole number. */
+  readonly areaMm2: number;
+  readonly place: string;
+  readonly costCents: number;
+  readonly parentId: string | null;
+  readonly gone: 'used up' | 'written off' | null;
+}
+
+export type MoveKind = 'received' | 'pieces' | 'offcut' | 'waste' | 'put back';
+
+/** One entry of the stock ledger: how the area of one item changed, and what it was after. */
+export interface StockMove {
+  readonly id: string;
+  readonly at: number;
+  readonly stockId: string;
+  readonly kind: MoveKind;
+  readonly deltaMm2: number;
+  readonly balanceMm2: number;
+  readonly panelId: string | null;
+  readonly numbers: readonly number[];
+  readonly note: string;
+}
