@@ -1,0 +1,134 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { expect, it } from 'vitest';
+import { differences, replay } from '#core/bench';
+import { checkLedger } from '#core/stock';
+import { Store } from './store/store.ts';
+import { command } from './testServer.ts';
+
+const MAIN = fileURLToPath(new URL('../dist/server/main.mjs', import.meta.url));
+const MIGRATIONS = fileURLToPath(new URL('./store/migrations', import.meta.url));
+
+function start(folder: string): Promise<{ child: ChildProcess; base: string }> {
+  const child = spawn(process.execPath, [MAIN], {
+    env: { ...process.env, NELVIK_DATA: folder, PORT: '0', HOST: '127.0.0.1' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  return new Promise((resolve, reject) => {
+    child.stdout?.on('data', (text: Buffer) => {
+      const address = /http:\/\/[\d.]+:\d+/.exec(text.toString());
+      if (address) resolve({ child, base: address[0] });
+    });
+    child.once('exit', () => reject(new Error('the server stopped before it was up')));
+  });
+}
+
+it('killed in a burst of commands, three times over: every acknowledged one is there, and the log equals the rows', async () => {
+  expect(existsSync(MAIN), 'npm test builds the server first').toBe(true);
+  const folder = mkdtempSync(join(tmpdir(), 'nelvik-crash-'));
+  const acknowledged: string[] = [];
+  const post = async (base: string, body: ReturnType<typeof command>) => {
+    const response = await fetch(`${base}/api/commands`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+    if (response.ok) acknowledged.push(body.commandId);
+  };
+  try {
+    for (let round = 0; round < 3; round++) {
+      const { child, base } = await start(folder);
+      if (round === 0)
+        await post(
+          base,
+          command('glass', {
+            id: 'g',
+            code: 'G',
+            name: 'g',
+            colour: '#112233',
+            texture: 'smooth',
+            thicknessMm: 3,
+            hiding: 'clear',
+            flow: false,
+            priceCentsPerM2: 0,
+          }),
+        );
+      const burst = Array.from({ length: 400 }, (_, i) =>
+        post(
+          base,
+          command('receive', {
+            label: `R${round}-${i}`,
+            glassId: 'g',
+            kind: 'offcut',
+            widthMm: 100,
+            heightMm: 50,
+            place: '',
+            costCents: 0,
+          }),
+        ).catch(() => undefined),
+      );
+      const enough = acknowledged.length + 60;
+      while (acknowledged.length < enough) await new Promise((done) => setTimeout(done, 2));
+      const dead = new Promise((done) => child.once('exit', done));
+      child.kill('SIGKILL');
+      await dead;
+      await Promise.all(burst);
+    }
+    const store = new Store(folder, MIGRATIONS);
+    const lost = acknowledged.filter((id) => store.seqOf(id) === null);
+    const stored = store.load();
+    const wrong = [
+      ...differences(stored, replay(store.entries())),
+      ...checkLedger(stored.all('stock'), stored.all('moves')),
+    ];
+    store.close();
+    expect(acknowledged.length).toBeGreaterThanOrEqual(180);
+    expect(lost).toEqual([]);
+    expect(wrong).toEqual([]);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}, 90_000);
+
+it.each([
+  [
+    'a port that is in use',
+    async (folder: string) => {
+      const { child, base } = await start(folder);
+      const said = await outcome({
+        NELVIK_DATA: mkdtempSync(join(tmpdir(), 'nelvik-port-')),
+        PORT: new URL(base).port,
+      });
+      child.kill();
+      return said;
+    },
+    /Port \d+ is in use; stop what runs there or choose another/,
+  ],
+  [
+    'a folder that cannot be written',
+    () => outcome({ NELVIK_DATA: join(MAIN, 'below-a-file') }),
+    /cannot write to .*set NELVIK_DATA/,
+  ],
+  ['an open address without a passcode', () => outcome({ HOST: '0.0.0.0' }), /set a studio passcode/],
+  ['a port that is no number', () => outcome({ PORT: 'many' }), /PORT must be a number/],
+])('%s is told in one line', async (_, run, words) => {
+  const folder = mkdtempSync(join(tmpdir(), 'nelvik-start-'));
+  const { code, text } = await run(folder);
+  rmSync(folder, { recursive: true, force: true });
+  expect(code).toBe(1);
+  expect(text.trim().split('\n')).toHaveLength(1);
+  expect(text).toMatch(words);
+});
+
+function outcome(env: Record<string, string>): Promise<{ code: number | null; text: string }> {
+  const child = spawn(process.execPath, [MAIN], {
+    env: { ...process.env, PORT: '0', ...env },
+    stdio: ['ignore', 'ignore', 'pipe'],
+  });
+  let text = '';
+  child.stderr.on('data', (part: Buffer) => (text += part.toString()));
+  return new Promise((done) => child.once('exit', (code) => done({ code, text })));
+}

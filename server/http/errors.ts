@@ -1,0 +1,38 @@
+import type { NextFunction, Request, Response } from 'express';
+import { ERROR_STATUS, type ErrorAnswer, type ErrorCode } from '#contract';
+import type { Refusal } from '#core/bench';
+
+export function sendError(res: Response, error: ErrorCode, words: string, refusal?: Refusal): void {
+  const answer: ErrorAnswer = refusal ? { error, words, refusal } : { error, words };
+  res.status(ERROR_STATUS[error]).json(answer);
+}
+
+/** Whatever was thrown becomes one plain sentence; the cause goes to the server's own log, never to the screen. */
+export function catchAll(report: (error: unknown) => void) {
+  return (error: unknown, _req: Request, res: Response, next: NextFunction): void => {
+    if (res.headersSent) return next(error);
+    const { type, code } = (error ?? {}) as { type?: string; code?: string };
+    if (type === 'entity.too.large')
+      return sendError(
+        res,
+        'too-large',
+        'This file is larger than 30 MB; leave pictures out and save it again. Nothing was changed.',
+      );
+    if (type === 'entity.parse.failed' || type === 'encoding.unsupported')
+      return sendError(res, 'bad-input', 'This was not understood; nothing was changed.');
+    if (code === 'SQLITE_FULL' || code === 'ENOSPC' || code === 'SQLITE_IOERR_WRITE') {
+      report(error);
+      return sendError(
+        res,
+        'disk-full',
+        'The disk is full, so this was not written and nothing was changed; make room and do it again.',
+      );
+    }
+    report(error);
+    sendError(
+      res,
+      'our-fault',
+      'Something went wrong in Nelvik; nothing was changed. Try again, and if it stays, restart it.',
+    );
+  };
+}

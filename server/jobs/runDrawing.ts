@@ -1,0 +1,27 @@
+import { Worker } from 'node:worker_threads';
+import type { DrawingRefusal } from '#core/cartoon';
+import type { DrawingJob, DrawingResult } from './readDrawing.ts';
+
+const LONGEST_MS = 30_000;
+const MOST_MEMORY_MB = 1024;
+
+/**
+ * Reads a drawing off the server's thread.
+ * @param script the bundled worker; where there is none (under the test runner) the job runs in place
+ */
+export async function runDrawing(job: DrawingJob, script: URL | null): Promise<DrawingResult | DrawingRefusal> {
+  if (script === null) return (await import('./readDrawing.ts')).readDrawing(job);
+  return new Promise((resolve, reject) => {
+    const worker = new Worker(script, { workerData: job, resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB } });
+    const timer = setTimeout(() => settle(() => resolve({ refusal: 'too-large' })), LONGEST_MS);
+    const settle = (act: () => void) => {
+      clearTimeout(timer);
+      void worker.terminate();
+      act();
+    };
+    worker.once('message', (result: DrawingResult | DrawingRefusal) => settle(() => resolve(result)));
+    worker.once('error', (error: Error & { code?: string }) =>
+      settle(() => (error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? resolve({ refusal: 'too-large' }) : reject(error))),
+    );
+  });
+}

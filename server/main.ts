@@ -1,0 +1,86 @@
+import { homedir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { makeApp } from './app.ts';
+import { Desk } from './desk.ts';
+import { isLoopback } from './http/access.ts';
+import { Store } from './store/store.ts';
+
+const say = (words: string) => process.stdout.write(`${words}\n`);
+const stop = (words: string): never => {
+  process.stderr.write(`${words}\n`);
+  process.exit(1);
+};
+
+const port = Number(process.env.PORT ?? 4180);
+const host = process.env.HOST ?? '127.0.0.1';
+const folder = process.env.NELVIK_DATA ?? join(homedir(), 'nelvik');
+const passcode = process.env.NELVIK_PASSCODE ?? null;
+if (!Number.isInteger(port) || port < 0 || port > 65_535)
+  stop(`PORT must be a number from 1 to 65535, not “${process.env.PORT}”.`);
+if (!isLoopback(host) && !passcode)
+  stop('To open Nelvik to other devices set a studio passcode too: NELVIK_PASSCODE=… HOST=0.0.0.0 npm start');
+
+const here = (path: string) => fileURLToPath(new URL(path, import.meta.url));
+
+const UNWRITABLE = new Set([
+  'EACCES',
+  'EROFS',
+  'ENOTDIR',
+  'ENOENT',
+  'EEXIST',
+  'EPERM',
+  'SQLITE_CANTOPEN',
+  'SQLITE_READONLY',
+]);
+
+function openDesk(): Desk {
+  try {
+    return new Desk(new Store(folder, here('./migrations')));
+  } catch (error) {
+    const { code } = error as { code?: string };
+    if (code !== undefined && UNWRITABLE.has(code))
+      return stop(`Nelvik cannot write to ${folder}; set NELVIK_DATA to a folder that you own.`);
+    if (code === 'SQLITE_FULL' || code === 'ENOSPC')
+      return stop(`The disk that holds ${folder} is full; make room and start again.`);
+    if (code === 'SQLITE_NOTADB' || code === 'SQLITE_CORRUPT')
+      return stop(
+        `${join(folder, 'nelvik.sqlite')} is not a Nelvik database or is damaged; put a backup in its place.`,
+      );
+    throw error;
+  }
+}
+
+const desk = openDesk();
+const { app, close } = makeApp({
+  desk,
+  clock: Date.now,
+  drawingWorker: new URL('./drawingWorker.mjs', import.meta.url),
+  web: here('../web'),
+  passcode,
+  report: (error) =>
+    process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`),
+});
+const server = app.listen(port, host, (error?: NodeJS.ErrnoException) => {
+  if (error) {
+    if (error.code === 'EADDRINUSE')
+      stop(`Port ${port} is in use; stop what runs there or choose another: PORT=${port + 1} npm start`);
+    if (error.code === 'EACCES')
+      stop(`Port ${port} may not be opened here; choose one above 1024: PORT=4180 npm start`);
+    throw error;
+  }
+  const address = server.address();
+  const actual = typeof address === 'object' && address ? address.port : port;
+  say(`Nelvik is at http://${host === '0.0.0.0' ? 'localhost' : host}:${actual}  (data in ${folder})`);
+});
+
+for (const signal of ['SIGINT', 'SIGTERM'] as const) {
+  process.on(signal, () => {
+    close();
+    server.close(() => {
+      desk.store.close();
+      process.exit(0);
+    });
+    server.closeAllConnections();
+  });
+}

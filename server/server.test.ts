@@ -1,0 +1,311 @@
+import { readFileSync } from 'node:fs';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { ERROR_STATUS, type ErrorAnswer, type PanelAnswer, type StudioAnswer } from '#contract';
+import { differences, replay } from '#core/bench';
+import { DEFAULT_ALLOWANCE } from '#core/sizing';
+import { checkLedger } from '#core/stock';
+import { command, testServer } from './testServer.ts';
+
+type Server = Awaited<ReturnType<typeof testServer>>;
+let server: Server;
+beforeEach(async () => {
+  server = await testServer();
+});
+afterEach(() => server.stop());
+
+const SVG =
+  '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="100mm" viewBox="0 0 100 100"><g fill="none" stroke="#000"><rect width="100" height="100"/><path d="M50 0V100M0 50H100"/></g></svg>';
+
+async function panelWithGlass(s: Server) {
+  const ok = async (kind: string, ask: unknown) =>
+    expect((await s.send('/commands', command(kind, ask))).status).toBe(200);
+  await ok('person', { id: 'ada', name: 'Ada', initial: 'A', rateCentsPerHour: 3000, active: true });
+  await ok('commission', { id: 'c', title: 'Light', client: '', due: null, note: '' });
+  await ok('panel', {
+    id: 'p',
+    commissionId: 'c',
+    name: 'Light',
+    technique: 'foil',
+    widthMm: 100,
+    heightMm: 100,
+    allowance: DEFAULT_ALLOWANCE.foil,
+  });
+  await ok('glass', {
+    id: 'g',
+    code: 'G-1',
+    name: 'green',
+    colour: '#338855',
+    texture: 'smooth',
+    thicknessMm: 3,
+    hiding: 'clear',
+    flow: false,
+    priceCentsPerM2: 9000,
+  });
+  await ok('receive', {
+    label: 'S1',
+    glassId: 'g',
+    kind: 'sheet',
+    widthMm: 300,
+    heightMm: 200,
+    place: 'slot',
+    costCents: 500,
+  });
+  const { commandId, basis, personId, bench } = command('', null);
+  const taken = await s.send('/panels/p/cartoon', {
+    commandId,
+    basis,
+    personId,
+    bench,
+    source: SVG,
+    sourceName: 'light.svg',
+  });
+  expect(taken.status).toBe(200);
+  await ok('give-glass', { panelId: 'p', numbers: [1, 2, 3, 4], glassId: 'g' });
+}
+const cut = (numbers: number[], more?: Record<string, unknown>) =>
+  command('cut', { panelId: 'p', sources: [{ stockId: 'S1', numbers, left: { kind: 'stays' } }] }, more);
+const seq = async () => ((await server.send('/studio')).body as StudioAnswer).seq;
+
+describe('from drawing to cut pieces', () => {
+  it('takes a drawing in, cuts, and answers with what stands', async () => {
+    await panelWithGlass(server);
+    expect((await server.send('/commands', cut([1, 2]))).status).toBe(200);
+    const panel = (await server.send('/panels/p')).body as PanelAnswer;
+    expect(panel.pieces.map((p) => p.stage)).toEqual(['cut', 'cut', 'to-cut', 'to-cut']);
+    // Two inner edges move in by half the 0.8 mm gap: 49.6² each.
+    expect(panel.pieces[0]?.areaMm2).toBe(Math.round(49.6 * 49.6));
+    expect(panel.log[0]?.words).toBe('1, 2 cut from S1');
+    const studio = (await server.send('/studio')).body as StudioAnswer;
+    expect(studio.stock[0]?.areaMm2).toBe(60_000 - 2 * Math.round(49.6 * 49.6));
+    const cartoon = await server.send(`/cartoons/${studio.panels[0]?.cartoonId}`);
+    expect(cartoon.headers.get('cache-control')).toContain('immutable');
+  });
+  it('gives the drawing back as a download, never as a page', async () => {
+    await panelWithGlass(server);
+    const studio = (await server.send('/studio')).body as StudioAnswer;
+    const response = await fetch(`${server.base}/api/cartoons/${studio.panels[0]?.cartoonId}/source`);
+    expect(response.headers.get('content-type')).toContain('application/octet-stream');
+    expect(response.headers.get('content-disposition')).toContain('attachment');
+    expect(await response.text()).toBe(SVG);
+  });
+});
+
+describe('commands', () => {
+  it('sent twice count once', async () => {
+    await panelWithGlass(server);
+    const twice = cut([1]);
+    const first = (await server.send('/commands', twice)).body as { seq: number; again: boolean };
+    const second = (await server.send('/commands', twice)).body as { seq: number; again: boolean };
+    expect([first.again, second.again, first.seq === second.seq]).toEqual([false, true, true]);
+    expect(((await server.send('/studio')).body as StudioAnswer).stock[0]?.areaMm2).toBe(60_000 - 2460);
+  });
+  it('made on stale state are refused with what happened meanwhile', async () => {
+    await panelWithGlass(server);
+    await server.send('/commands', cut([1, 2]));
+    const basis = await seq();
+    await server.send(
+      '/commands',
+      command('advance', { panelId: 'p', numbers: [1], to: 'ground' }, { personId: 'ada', bench: 'bench-b' }),
+    );
+    const late = await server.send(
+      '/commands',
+      command('advance', { panelId: 'p', numbers: [1, 2], to: 'foiled' }, { basis }),
+    );
+    expect(late.status).toBe(409);
+    expect((late.body as ErrorAnswer).words).toMatch(
+      /^Piece 1 has changed on another screen since; nothing was done\. Meanwhile: .*1 ground \(Ada\)\./,
+    );
+    expect(((await server.send('/panels/p')).body as PanelAnswer).pieces.map((p) => p.stage)).toEqual([
+      'ground',
+      'cut',
+      'to-cut',
+      'to-cut',
+    ]);
+  });
+  it('undo and redo belong to the bench that sent them', async () => {
+    await panelWithGlass(server);
+    await server.send('/commands', cut([1]));
+    const back = (bench: string, direction: string) =>
+      server.send('/put-back', { ...command('', null), command: undefined, bench, direction });
+    expect((await back('bench-z', 'undo')).status).toBe(409);
+    expect((await back('bench-a', 'undo')).status).toBe(200);
+    expect(((await server.send('/panels/p')).body as PanelAnswer).pieces[0]?.stage).toBe('to-cut');
+    expect((await back('bench-a', 'redo')).status).toBe(200);
+    expect(((await server.send('/panels/p')).body as PanelAnswer).pieces[0]?.stage).toBe('cut');
+  });
+  it.each([
+    [
+      'a negative thickness',
+      command('glass', {
+        id: 'g',
+        code: 'G',
+        name: 'x',
+        colour: '#112233',
+        texture: 'smooth',
+        thicknessMm: -1,
+        hiding: 'clear',
+        flow: false,
+        priceCentsPerM2: 0,
+      }),
+      /thickness must be more than 0/,
+    ],
+    [
+      'a width of 0',
+      command('receive', { label: 'S', glassId: 'g', kind: 'sheet', widthMm: 0, heightMm: 5, place: '', costCents: 0 }),
+      /width must be more than 0/,
+    ],
+    [
+      'text for a number',
+      command('receive', {
+        label: 'S',
+        glassId: 'g',
+        kind: 'sheet',
+        widthMm: 'wide',
+        heightMm: 5,
+        place: '',
+        costCents: 0,
+      }),
+      /width must be a number/,
+    ],
+    ['a kind that is none', command('burn', {}), /not understood|nothing was changed/],
+    ['no JSON', '{"a":', /not understood/],
+    [
+      'an empty name',
+      command('commission', { id: 'c', title: ' ', client: '', due: null, note: '' }),
+      /name must not be empty/,
+    ],
+  ])('%s gets one plain sentence', async (_, body, words) => {
+    const { status, body: answer } = await server.send('/commands', body);
+    expect(status).toBe(400);
+    expect((answer as ErrorAnswer).words).toMatch(words);
+    expect(await seq()).toBe(0);
+  });
+  it.each([
+    ['no drawing', 'hello', /not an SVG/],
+    ['nothing closed', SVG.replace(/<rect[^>]*>|M0 50H100/g, ''), /closes a region/],
+  ])('a file with %s is refused and nothing is kept', async (_, source, words) => {
+    await panelWithGlass(server);
+    const before = await seq();
+    const { status, body } = await server.send('/panels/p/cartoon', {
+      ...command('', null),
+      command: undefined,
+      source,
+      sourceName: 'x.svg',
+    });
+    expect(status).toBe(422);
+    expect((body as ErrorAnswer).words).toMatch(words);
+    expect(await seq()).toBe(before);
+  });
+  it('40 MB are turned away', async () => {
+    await panelWithGlass(server);
+    const { status, body } = await server.send('/panels/p/cartoon', {
+      ...command('', null),
+      command: undefined,
+      source: 'x'.repeat(40_000_000),
+      sourceName: 'x.svg',
+    });
+    expect([status, (body as ErrorAnswer).error]).toEqual([413, 'too-large']);
+  });
+});
+
+describe('the data', () => {
+  it('rows equal a replay of the log, after a restart too', async () => {
+    await panelWithGlass(server);
+    await server.send('/commands', cut([1, 2, 3]));
+    await server.send(
+      '/commands',
+      command('break', {
+        panelId: 'p',
+        numbers: [2],
+        reason: 'lost',
+        minutes: 3,
+        recut: { stockId: 'S1', left: { kind: 'waste' } },
+      }),
+    );
+    const { folder } = server;
+    await server.stop(true);
+    server = await testServer({ folder });
+    expect(differences(server.desk.studio, replay(server.store.entries()))).toEqual([]);
+    expect(checkLedger(server.desk.studio.all('stock'), server.desk.studio.all('moves'))).toEqual([]);
+    expect(server.desk.studio.get('stock', 'S1')).toMatchObject({ areaMm2: 0, gone: 'used up' });
+  });
+  it('a full disk: a plain sentence, nothing changed, and work goes on when there is room', async () => {
+    await panelWithGlass(server);
+    const { store } = server;
+    const record = store.record.bind(store);
+    // The page limit of SQLite makes the same error as a full disk (SQLITE_FULL).
+    const sqlite = (await import('better-sqlite3')).default;
+    store.record = () => {
+      throw new sqlite.SqliteError('database or disk is full', 'SQLITE_FULL');
+    };
+    const before = await seq();
+    const full = await server.send('/commands', cut([1]));
+    expect([full.status, (full.body as ErrorAnswer).words.includes('disk is full')]).toEqual([507, true]);
+    expect(await seq()).toBe(before);
+    store.record = record;
+    expect((await server.send('/commands', cut([1]))).status).toBe(200);
+  });
+  it('the export holds every row and the whole log', async () => {
+    await panelWithGlass(server);
+    const all = (await server.send('/export')).body as { log: unknown[]; pieces: unknown[]; moves: unknown[] };
+    expect([all.log.length, all.pieces.length, all.moves.length]).toEqual([await seq(), 4, 1]);
+  });
+});
+
+describe('access', () => {
+  it('turns away other origins and other host names', async () => {
+    expect((await server.send('/commands', cut([1]), { origin: 'http://elsewhere.test' })).status).toBe(403);
+    const { request } = await import('node:http');
+    const port = Number(new URL(server.base).port);
+    const status = await new Promise((done) =>
+      request({ port, host: '127.0.0.1', path: '/api/studio', headers: { host: 'evil.test' } }, (res) =>
+        done(res.statusCode),
+      ).end(),
+    );
+    expect(status).toBe(403);
+  });
+  it('sends a strict content policy', async () => {
+    expect((await server.send('/studio')).headers.get('content-security-policy')).toContain("script-src 'self'");
+  });
+  it('an open studio asks for the passcode, and a cookie keeps it', async () => {
+    const open = await testServer({ passcode: 'salt' });
+    try {
+      expect((await open.send('/studio')).status).toBe(401);
+      expect((await open.send('/enter', { passcode: 'pepper' })).status).toBe(401);
+      const entered = await open.send('/enter', { passcode: 'salt' });
+      const cookie = entered.headers.get('set-cookie') ?? '';
+      expect(cookie).toMatch(/HttpOnly.*SameSite=Strict/);
+      expect((await open.send('/studio', undefined, { cookie: cookie.split(';')[0] as string })).status).toBe(200);
+    } finally {
+      await open.stop();
+    }
+  });
+});
+
+it('another screen hears of a change within a second', async () => {
+  const controller = new AbortController();
+  const response = await fetch(`${server.base}/api/live`, { signal: controller.signal });
+  const reader = (response.body as ReadableStream<Uint8Array>).getReader();
+  await reader.read();
+  const start = performance.now();
+  const heard = reader.read();
+  await server.send(
+    '/commands',
+    command('person', { id: 'mo', name: 'Mo', initial: 'M', rateCentsPerHour: 1, active: true }),
+  );
+  const text = new TextDecoder().decode((await heard).value);
+  expect(performance.now() - start).toBeLessThan(1000);
+  expect(text).toContain('"seq":1');
+  controller.abort();
+});
+
+it('the table of error codes is the one that the sources use', () => {
+  const used = new Set<string>();
+  for (const file of ['http/api.ts', 'http/access.ts', 'http/errors.ts']) {
+    for (const [, code] of readFileSync(new URL(file, import.meta.url), 'utf8').matchAll(
+      /sendError\(\s*res,\s*'([a-z-]+)'/g,
+    ))
+      used.add(code as string);
+  }
+  expect([...used].sort()).toEqual(Object.keys(ERROR_STATUS).sort());
+});
