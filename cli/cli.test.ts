@@ -1,0 +1,89 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { describe, expect, it } from 'vitest';
+import { readCartoon } from '#core/cartoon';
+
+const CLI = fileURLToPath(new URL('../dist/server/cli.mjs', import.meta.url));
+const folder = mkdtempSync(join(tmpdir(), 'nelvik-cli-'));
+const run = (...args: string[]) =>
+  spawnSync(process.execPath, [CLI, ...args], { encoding: 'utf8', maxBuffer: 1 << 28 });
+const file = (name: string, text: string) => {
+  const path = join(folder, name);
+  writeFileSync(path, text);
+  return path;
+};
+const panel = file(
+  'panel.svg',
+  '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="80mm" viewBox="0 0 100 80"><g fill="none" stroke="#000"><rect width="100" height="80"/><path d="M50 0V80"/></g></svg>',
+);
+
+describe('pieces', () => {
+  it('prints what was understood, with the keys of the contract', () => {
+    const { status, stdout, stderr } = run('pieces', panel);
+    expect([status, stderr]).toEqual([0, '']);
+    const report = JSON.parse(stdout) as {
+      size: unknown;
+      pieces: Record<string, unknown>[];
+      joints: Record<string, unknown>[];
+    };
+    expect(report).toMatchObject({ unit: 'mm', size: { width: 100, height: 80 }, repairs: [], findings: [] });
+    expect(report.pieces[0]).toMatchObject({
+      number: 1,
+      areaMm2: 4000,
+      perimeterMm: 260,
+      centroid: [25, 40],
+      holes: [],
+      neighbours: [2],
+      difficulty: 1,
+    });
+    expect(report.pieces[0]?.outline).toHaveLength(4);
+    expect(Object.keys(report.joints[0] ?? {})).toEqual(expect.arrayContaining(['id', 'at', 'kind', 'lines']));
+  });
+  it('sets the true size, and moves the cut outline by what the line takes up', () => {
+    const wide = JSON.parse(run('pieces', panel, '--width', '8in').stdout) as {
+      size: { width: number; height: number };
+    };
+    expect(wide.size).toEqual({ width: 203.2, height: 162.56 });
+    const foil = JSON.parse(run('pieces', panel, '--foil', '1mm').stdout) as { pieces: { cutAreaMm2: number }[] };
+    expect(foil.pieces[0]?.cutAreaMm2).toBeCloseTo(49.5 * 80, 1);
+    const lead = JSON.parse(run('pieces', panel, '--came', 'h6').stdout) as { pieces: { cutAreaMm2: number }[] };
+    expect(lead.pieces[0]?.cutAreaMm2).toBeCloseTo((50 - 1.05) * 80, 1);
+  });
+  it.each([
+    [[], /Use: nelvik pieces/],
+    [['bake'], /not a command/],
+    [['pieces'], /Use:/],
+    [['pieces', 'nowhere.svg'], /no file/],
+    [['pieces', tmpdir()], /folder/],
+    [['pieces', panel, '--width', '0mm'], /--width/],
+    [['pieces', panel, '--width', '1m', '--height', '1m'], /not both/],
+    [['pieces', panel, '--came', 'z'], /--came/],
+    [['pieces', panel, '--snap', '-1mm'], /--snap/],
+    [['pieces', panel, '--frob'], /Unknown option/],
+    [['pieces', file('text.svg', 'not a drawing')], /not an SVG/],
+  ])('refuses %j in one line, exit 2, nothing on standard output', (args, words) => {
+    const { status, stdout, stderr } = run(...args);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr.trim().split('\n')).toHaveLength(1);
+    expect(stderr).toMatch(words);
+  });
+  it('30 MB of path are refused in one line within 500 MB, and read in less than five seconds of work', () => {
+    const path = file(
+      'huge.svg',
+      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><path stroke="#000" d="M0 0${'L12.345 67.891'.repeat(2_100_000)}"/></svg>`,
+    );
+    const { status, stderr } = spawnSync(process.execPath, ['--max-old-space-size=500', CLI, 'pieces', path], {
+      encoding: 'utf8',
+    });
+    expect([status, stderr.trim().split('\n').length]).toEqual([2, 1]);
+    // Work, not waiting: the processor's time does not depend on what else the machine is doing.
+    const source = readFileSync(path, 'utf8');
+    const before = process.cpuUsage();
+    expect(readCartoon(source)).toEqual({ refusal: 'too-large' });
+    const { user, system } = process.cpuUsage(before);
+    expect((user + system) / 1e6).toBeLessThan(5);
+  });
+});
