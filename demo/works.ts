@@ -1,0 +1,179 @@
+import { randomUUID } from 'node:crypto';
+import type { Submit } from '#contract';
+import { ROUTES, type Command, type PanelStep, type Stage, type WorkStage } from '#core/bench';
+import { DEFAULT_ALLOWANCE, type Technique } from '#core/sizing';
+import { cartoonAsk } from '../server/http/api.ts';
+import type { Desk } from '../server/desk.ts';
+import { readDrawing } from '../server/jobs/readDrawing.ts';
+
+const MINUTE = 60_000;
+const HOUR = 60 * MINUTE;
+export const DAY = 24 * HOUR;
+const STAGE_WORK: Readonly<Partial<Record<Stage, WorkStage>>> = {
+  cut: 'cutting',
+  ground: 'grinding',
+  foiled: 'foiling',
+  leaded: 'leading',
+  'in-place': 'soldering',
+};
+/** Minutes a piece takes at each stage in the demo (from memory). */
+const MINUTES_A_PIECE: Readonly<Partial<Record<Stage, number>>> = {
+  cut: 4.2,
+  ground: 2.6,
+  foiled: 3.4,
+  leaded: 6.5,
+  'in-place': 1.1,
+};
+
+/** The demo studio at work: issues real commands at instants of the past. */
+export class Works {
+  readonly desk: Desk;
+  at: number;
+  readonly #random: () => number;
+
+  constructor(desk: Desk, at: number, random: () => number) {
+    this.desk = desk;
+    this.at = at;
+    this.#random = random;
+  }
+
+  do(command: Command, personId: string | null = null): void {
+    const submit: Submit = {
+      commandId: randomUUID(),
+      basis: this.desk.studio.seq,
+      personId,
+      bench: `demo-${personId ?? 'office'}`,
+      command,
+    };
+    const result = this.desk.submit(submit, this.at);
+    if ('refusal' in result)
+      throw new Error(`the demo's ${command.kind} was refused: ${JSON.stringify(result.refusal)}`);
+  }
+
+  /** Enters a commission with panels, each with its drawing, and gives every piece its glass. */
+  panel(
+    panelId: string,
+    commissionId: string,
+    name: string,
+    technique: Technique,
+    svg: string,
+    glassFor: (at: readonly [number, number], number: number) => string | null,
+  ): void {
+    this.do({
+      kind: 'panel',
+      ask: {
+        id: panelId,
+        commissionId,
+        name,
+        technique,
+        widthMm: 100,
+        heightMm: 100,
+        allowance: DEFAULT_ALLOWANCE[technique],
+      },
+    });
+    const result = readDrawing({ source: svg, options: {}, allowance: DEFAULT_ALLOWANCE[technique] });
+    if ('refusal' in result) throw new Error(`the drawing of ${name} was refused: ${result.refusal}`);
+    const cartoonId = randomUUID();
+    const { cartoon, cuts, cuttability, findings, repairs } = result;
+    const reading = JSON.stringify({ id: cartoonId, cartoon, cuts, cuttability, findings, repairs });
+    const sourceName = `${panelId}.svg`;
+    const taken = this.desk.acceptCartoon(
+      cartoonAsk(panelId, cartoonId, sourceName, result, DEFAULT_ALLOWANCE[technique]),
+      { id: cartoonId, panelId, at: this.at, sourceName, source: svg, reading },
+      { commandId: randomUUID(), personId: null, bench: 'demo-office', basis: this.desk.studio.seq },
+      this.at,
+    );
+    if ('refusal' in taken) throw new Error(`the drawing of ${name} was refused: ${taken.refusal.code}`);
+    const byGlass = new Map<string, number[]>();
+    for (const piece of cartoon.pieces) {
+      const glassId = glassFor(piece.labelAt, piece.number);
+      if (glassId !== null) byGlass.set(glassId, [...(byGlass.get(glassId) ?? []), piece.number]);
+    }
+    for (const [glassId, numbers] of byGlass) this.do({ kind: 'give-glass', ask: { panelId, numbers, glassId } });
+  }
+
+  /** Cuts pieces glass by glass from the fullest sheet, leaving an offcut now and then. */
+  cut(panelId: string, numbers: readonly number[], personId: string): void {
+    const { studio } = this.desk;
+    const byGlass = new Map<string, number[]>();
+    for (const piece of studio.piecesOf(panelId)) {
+      if (numbers.includes(piece.number) && piece.glassId)
+        byGlass.set(piece.glassId, [...(byGlass.get(piece.glassId) ?? []), piece.number]);
+    }
+    const sources = [...byGlass].map(([glassId, list]) => {
+      const item = [...studio.all('stock')]
+        .filter((s) => s.glassId === glassId && s.gone === null)
+        .sort((a, b) => b.areaMm2 - a.areaMm2)[0];
+      if (!item) throw new Error(`the demo has no ${glassId}`);
+      return { stockId: item.id, numbers: list, left: { kind: 'stays' as const } };
+    });
+    this.work(panelId, personId, 'cutting', numbers.length * (MINUTES_A_PIECE.cut as number));
+    this.do({ kind: 'cut', ask: { panelId, sources } }, personId);
+  }
+
+  advance(panelId: string, numbers: readonly number[], to: Stage, personId: string): void {
+    if (numbers.length === 0) return;
+    this.work(panelId, personId, STAGE_WORK[to] ?? 'other', numbers.length * (MINUTES_A_PIECE[to] ?? 2));
+    this.do({ kind: 'advance', ask: { panelId, numbers, to } }, personId);
+  }
+
+  /** Hours as the clock would have them: from now, in one go; time moves on past them and over the night. */
+  work(panelId: string | null, personId: string, stage: WorkStage, minutes: number): void {
+    const startedAt = this.at;
+    const endedAt = startedAt + Math.round(minutes * (0.85 + 0.4 * this.#random())) * MINUTE;
+    this.at = endedAt + 10 * MINUTE;
+    this.do(
+      { kind: 'hours', ask: { id: randomUUID(), personId, panelId, stage, startedAt, endedAt, note: '' } },
+      personId,
+    );
+    if (new Date(this.at).getHours() >= 17) this.morning(1);
+  }
+
+  /** Goes on at nine in the morning, some days later. */
+  morning(days: number): void {
+    const next = new Date(this.at + days * DAY);
+    next.setHours(9, 5, 0, 0);
+    this.at = next.getTime();
+  }
+
+  /** Takes a whole panel through its route, a handful of pieces at a time, with breaks as they come. */
+  finish(
+    panelId: string,
+    personId: string,
+    reasons: readonly Extract<Command, { kind: 'break' }>['ask']['reason'][],
+    last: PanelStep = 'deliver',
+  ): void {
+    const panel = this.desk.studio.get('panels', panelId);
+    if (!panel) return;
+    const numbers = [...this.desk.studio.piecesOf(panelId)].map((p) => p.number).sort((a, b) => a - b);
+    const route = ROUTES[panel.technique];
+    for (let i = 0; i < numbers.length; i += 12) this.cut(panelId, numbers.slice(i, i + 12), personId);
+    for (const [i, reason] of reasons.entries()) {
+      const broken = [numbers[(i * 7 + 3) % numbers.length] as number];
+      this.do(
+        {
+          kind: 'break',
+          ask: { panelId, numbers: broken, reason, minutes: 6 + Math.round(this.#random() * 12), recut: null },
+        },
+        personId,
+      );
+      this.cut(panelId, broken, personId);
+    }
+    for (const stage of route.slice(2))
+      for (let i = 0; i < numbers.length; i += 24) this.advance(panelId, numbers.slice(i, i + 24), stage, personId);
+    const steps =
+      panel.technique === 'foil'
+        ? (['solder-front', 'solder-back', 'rim', 'patina', 'wash', 'wax', 'deliver'] as const)
+        : (['solder-front', 'solder-back', 'cement', 'wash', 'deliver'] as const);
+    for (const step of steps) {
+      this.work(
+        panelId,
+        personId,
+        step.startsWith('solder') || step === 'rim' ? 'soldering' : 'finishing',
+        30 + numbers.length * 0.8,
+      );
+      this.do({ kind: 'step', ask: { panelId, step } }, personId);
+      if (step === last) return;
+    }
+  }
+}
