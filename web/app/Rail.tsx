@@ -1,0 +1,127 @@
+import { DropdownMenu } from 'radix-ui';
+import type { ReactNode } from 'react';
+import { NavLink } from 'react-router';
+import { useBench } from '../state/bench.ts';
+import { useStudio } from '../state/studio.ts';
+
+/** Drawn for Nelvik: a sill with panes, a leaf of commissions, slots, scales, a spanner of cames. */
+const ICONS: Readonly<Record<string, ReactNode>> = {
+  Today: (
+    <>
+      <path d="M3 18h18M6 18V8h5v10M13 18V4h6v14" />
+      <path d="M6 13h5M13 10h6" />
+    </>
+  ),
+  Commissions: (
+    <>
+      <path d="M5 3h14v18H5z" />
+      <path d="M5 10l6 3 8-5M11 13l-2 8" />
+    </>
+  ),
+  Rack: (
+    <>
+      <path d="M2 20h20M5 20V5l3 1v14M11 20V4h3v16M17 20V7l3-1v14" />
+    </>
+  ),
+  Reckoning: (
+    <>
+      <path d="M12 4v16M7 20h10M4 8h16" />
+      <path d="M4 8l-2 6h4zM20 8l-2 6h4z" />
+    </>
+  ),
+  Setup: (
+    <>
+      <path d="M4 6h16M4 12h16M4 18h16" />
+      <path d="M8 4v4M15 10v4M10 16v4" />
+    </>
+  ),
+};
+const PLACES = [
+  ['/', 'Today'],
+  ['/commissions', 'Commissions'],
+  ['/rack', 'Rack'],
+  ['/reckoning', 'Reckoning'],
+  ['/setup', 'Setup'],
+] as const;
+
+export function Rail() {
+  return (
+    <nav aria-label="Places" className="flex flex-col items-center gap-0.5 bg-rail pt-4 pb-3 text-[#b6c0c5]">
+      <span aria-hidden className="mb-3 font-head text-2xl text-[#f2ece6]">
+        N
+      </span>
+      {PLACES.map(([to, name]) => (
+        <NavLink
+          key={to}
+          to={to}
+          end={to === '/'}
+          className={({ isActive }) =>
+            `relative flex w-full flex-col items-center gap-1 py-2.5 text-[12.5px] hover:text-white ${isActive ? 'bg-black/35 text-white after:absolute after:top-1/2 after:-right-1 after:-mt-1 after:size-2.5 after:rounded-full after:bg-[radial-gradient(circle_at_35%_30%,#fff,#b9c3c8_55%,#7d888e)]' : ''}`
+          }
+        >
+          <svg
+            aria-hidden
+            width="24"
+            height="24"
+            viewBox="0 0 24 24"
+            fill="none"
+            stroke="currentColor"
+            strokeWidth="1.6"
+            strokeLinejoin="round"
+          >
+            {ICONS[name]}
+          </svg>
+          {name === 'Commissions' ? 'Jobs' : name}
+        </NavLink>
+      ))}
+      <WhoWorks />
+    </nav>
+  );
+}
+
+/** Who stands at this screen: what is done here is entered under that name. */
+function WhoWorks() {
+  const { data } = useStudio();
+  const { personId, sitDown, theme, setTheme } = useBench();
+  const people = (data?.people ?? []).filter((p) => p.active);
+  const person = people.find((p) => p.id === personId);
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="mt-auto flex min-h-14 w-full flex-col items-center justify-center gap-0.5 text-[12.5px] text-[#b6c0c5] hover:text-white">
+        <span className="grid size-8 place-items-center rounded-full bg-copper font-head text-white">
+          {person?.initial ?? '–'}
+        </span>
+        {person?.name ?? 'Who works?'}
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          side="right"
+          align="end"
+          className="z-40 min-w-52 rounded-md border border-line bg-raised p-1.5 text-ink shadow-xl"
+        >
+          <DropdownMenu.Label className="px-3 py-1.5 text-[14px] text-mute">At this bench</DropdownMenu.Label>
+          {people.map((p) => (
+            <DropdownMenu.Item
+              key={p.id}
+              onSelect={() => sitDown(p.id)}
+              className="flex min-h-11 cursor-pointer items-center rounded px-3 data-[highlighted]:bg-soft"
+            >
+              {p.name}
+              {p.id === personId && <span className="ml-auto text-mute">here</span>}
+            </DropdownMenu.Item>
+          ))}
+          {people.length === 0 && (
+            <p className="max-w-52 px-3 pb-2 text-[15px]">Nobody is entered yet. Add people under Setup.</p>
+          )}
+          <DropdownMenu.Separator className="my-1 h-px bg-line" />
+          <DropdownMenu.Item
+            onSelect={() => setTheme(theme === 'dark' ? 'light' : 'dark')}
+            className="flex min-h-11 cursor-pointer items-center rounded px-3 data-[highlighted]:bg-soft"
+          >
+            {theme === 'dark' ? 'By daylight' : 'By lamplight'}
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

@@ -1,0 +1,126 @@
+import { memo } from 'react';
+import type { Panel, Side } from '#core/bench';
+import type { PieceRow } from '../state/studio.ts';
+import type { PanelPaths } from './paths.ts';
+
+interface MetalworkProps {
+  readonly paths: PanelPaths;
+  readonly panel: Panel;
+  readonly pieces: readonly PieceRow[];
+  readonly side: Side;
+  readonly jointsOnly: boolean;
+  readonly lit: boolean;
+}
+
+/** Lead or solder over the glass: cames at their face width, tacks, seams of the side in view, ticked joints. */
+export const Metalwork = memo(function Metalwork({ paths, panel, pieces, side, jointsOnly, lit }: MetalworkProps) {
+  const stageOf = new Map(pieces.map((p) => [p.number, p.stage]));
+  const onSide = new Set(panel.soldered[side]);
+  const onOther = new Set(panel.soldered[side === 'front' ? 'back' : 'front']);
+  // Looking for joints, one counts as done when both sides are: the missed one on the back is the classic fault.
+  const soldered = jointsOnly ? new Set([...onSide].filter((id) => onOther.has(id))) : onSide;
+  const labelMm = Math.max(5, Math.max(paths.box.width, paths.box.height) / 90);
+  const isWhole = panel.steps[side === 'front' ? 'solder-front' : 'solder-back'] !== undefined;
+  const dark = panel.steps.patina !== undefined;
+  return (
+    <g fill="none" strokeLinecap="round" strokeLinejoin="round" style={{ pointerEvents: 'none' }}>
+      {panel.technique === 'lead' ? (
+        <Cames
+          paths={paths}
+          stageOf={stageOf}
+          faceMm={panel.allowance.faceMm}
+          cemented={panel.steps.cement !== undefined}
+        />
+      ) : isWhole ? (
+        <Seams paths={paths} dark={dark} lit={lit} />
+      ) : null}
+      {!lit &&
+        paths.cartoon.joints.map((joint) => {
+          const [x, y] = joint.at;
+          const tacked =
+            panel.technique === 'foil' &&
+            joint.pieces.length > 0 &&
+            joint.pieces.every((n) => stageOf.get(n) === 'in-place');
+          const done = soldered.has(joint.id);
+          if (done && panel.technique === 'lead')
+            return <SolderedJoint key={joint.id} x={x} y={y} r={panel.allowance.faceMm * 0.72} />;
+          if ((!isWhole || jointsOnly) && (done || (tacked && !jointsOnly)))
+            return (
+              <circle
+                key={joint.id}
+                cx={x}
+                cy={y}
+                r={done ? 3.6 : 2.3}
+                fill="url(#solder-dot)"
+                stroke={done ? '#6f7a80' : 'none'}
+                strokeWidth={0.4}
+              />
+            );
+          return jointsOnly && !done ? (
+            <circle
+              key={joint.id}
+              cx={x}
+              cy={y}
+              r={3.4}
+              fill="var(--paper)"
+              stroke="var(--copper)"
+              strokeWidth={1.1}
+              strokeDasharray="1.6 1.2"
+            />
+          ) : null;
+        })}
+      {jointsOnly && (
+        <g aria-hidden fill="#1b2429" fontSize={labelMm} fontWeight={650} textAnchor="middle" stroke="none">
+          {paths.cartoon.joints.map(({ id, at: [x, y] }) => (
+            <text
+              key={id}
+              x={x}
+              y={y - labelMm * 0.9}
+              style={{ paintOrder: 'stroke', stroke: '#ffffffd8', strokeWidth: 1.5 }}
+            >
+              {id}
+            </text>
+          ))}
+        </g>
+      )}
+    </g>
+  );
+});
+
+function Cames({
+  paths,
+  stageOf,
+  faceMm,
+  cemented,
+}: {
+  paths: PanelPaths;
+  stageOf: ReadonlyMap<number, PieceRow['stage']>;
+  faceMm: number;
+  cemented: boolean;
+}) {
+  const led = paths.lines.filter((_, i) => (paths.sides[i] ?? []).some((n) => stageOf.get(n) === 'leaded')).join('');
+  return (
+    <>
+      {cemented && <path d={led} stroke="#1e2326" strokeWidth={faceMm + 1.6} />}
+      <path d={led} stroke="var(--came)" strokeWidth={faceMm} />
+      <path d={led} stroke="var(--came-shine)" strokeWidth={faceMm * 0.42} />
+      <path d={led} stroke="#b3bcc1" strokeOpacity={0.5} strokeWidth={faceMm * 0.1} />
+    </>
+  );
+}
+
+function Seams({ paths, dark, lit }: { paths: PanelPaths; dark: boolean; lit: boolean }) {
+  const all = paths.lines.join('');
+  if (lit) return <path d={all} stroke="#111516" strokeWidth={4.4} />;
+  return (
+    <>
+      <path d={all} stroke={dark ? 'var(--patina)' : 'var(--solder)'} strokeWidth={4.6} />
+      <path d={all} stroke={dark ? 'var(--patina-mid)' : 'var(--solder-mid)'} strokeWidth={2.3} />
+      <path d={all} stroke={dark ? '#8f867b' : 'var(--solder-shine)'} strokeOpacity={0.9} strokeWidth={0.6} />
+    </>
+  );
+}
+
+function SolderedJoint({ x, y, r }: { x: number; y: number; r: number }) {
+  return <circle cx={x} cy={y} r={r} fill="url(#solder-dot)" stroke="#59636a" strokeWidth={0.35} />;
+}

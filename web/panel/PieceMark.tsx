@@ -1,0 +1,88 @@
+import { memo } from 'react';
+import type { CartoonPiece } from '#core/cartoon';
+import type { Glass } from '#core/stock';
+import type { PieceRow } from '../state/studio.ts';
+
+export interface PieceMarkProps {
+  readonly piece: PieceRow;
+  readonly region: string;
+  readonly outline: string;
+  readonly glass: Glass | undefined;
+  readonly lit: boolean;
+  readonly textures: boolean;
+  readonly chosen: boolean;
+  readonly place: CartoonPiece | undefined;
+}
+
+/** One piece as the material it is now. Each state differs by line or texture too, not by colour alone. */
+export const PieceMark = memo(function PieceMark({
+  piece,
+  region,
+  outline,
+  glass,
+  lit,
+  textures,
+  chosen,
+  place,
+}: PieceMarkProps) {
+  const { stage, number, broken } = piece;
+  const isGlass = stage !== 'to-cut' || ((lit || chosen) && glass !== undefined);
+  return (
+    <g data-piece={number} data-stage={stage}>
+      {isGlass ? (
+        <>
+          <path d={region} fill={lit ? '#14181a' : 'var(--paper)'} />
+          <path d={outline} fill={glass?.colour ?? '#dfe6e6'} />
+          {textures && glass && <path d={outline} fill={`url(#tex-${glass.texture})`} />}
+        </>
+      ) : (
+        <path d={region} fill={glass || broken ? 'var(--paper)' : 'url(#no-glass)'} />
+      )}
+      {stage === 'to-cut' && !lit && <path d={region} fill="none" stroke="var(--paper-line)" strokeWidth={0.5} />}
+      {stage === 'to-cut' && !lit && !isGlass && glass && place && !broken && (
+        <circle
+          cx={place.labelAt[0]}
+          cy={place.labelAt[1] + Math.min(11, place.labelRadiusMm * 0.8)}
+          r={Math.min(3, place.labelRadiusMm * 0.17)}
+          fill={glass.colour}
+          stroke="#5d686e"
+          strokeWidth={0.3}
+        />
+      )}
+      {broken && place && <Crack place={place} outline={region} />}
+      {!lit && stage === 'cut' && <path d={outline} fill="none" stroke="var(--score)" strokeWidth={0.55} />}
+      {!lit && stage === 'ground' && (
+        <>
+          <path d={outline} fill="none" stroke="var(--frost)" strokeOpacity={0.85} strokeWidth={3} />
+          <path
+            d={outline}
+            fill="none"
+            stroke="#7d8f96"
+            strokeWidth={2.2}
+            strokeDasharray="0.35 1.1"
+            strokeOpacity={0.6}
+          />
+        </>
+      )}
+      {!lit && (stage === 'foiled' || stage === 'in-place') && (
+        <>
+          <path d={outline} fill="none" stroke="var(--foil)" strokeWidth={2.9} />
+          <path d={outline} fill="none" stroke="var(--foil-light)" strokeWidth={0.7} strokeOpacity={0.85} />
+        </>
+      )}
+    </g>
+  );
+});
+
+/** A broken piece: its paper, and the crack that ran through it. */
+function Crack({ place, outline }: { place: CartoonPiece; outline: string }) {
+  const [x, y] = place.labelAt;
+  const r = Math.max(5, place.labelRadiusMm * 1.5);
+  const d = `M${x - r} ${y - r * 0.5}l${r * 0.5} ${r * 0.3} ${r * 0.1} ${-r * 0.35} ${r * 0.5} ${r * 0.6} ${r * 0.3} ${-r * 0.15} ${r * 0.6} ${r * 0.55}M${x - r * 0.4} ${y - r * 0.2}l${-r * 0.15} ${r * 0.7} ${r * 0.3} ${r * 0.4}`;
+  return (
+    <g fill="none" style={{ pointerEvents: 'none' }}>
+      <path d={outline} stroke="#9c2f22" strokeWidth={1} strokeDasharray="3 1.6" />
+      <path d={d} stroke="#9c2f22" strokeWidth={0.9} strokeLinejoin="bevel" />
+    </g>
+  );
+}

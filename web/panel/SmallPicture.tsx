@@ -1,0 +1,56 @@
+import type { Glass } from '#core/stock';
+import type { PanelAnswer, CartoonAnswer } from '#contract';
+import type { PanelRow } from '../state/studio.ts';
+import { PanelPicture } from './PanelPicture.tsx';
+import { panelPaths } from './paths.ts';
+
+interface SmallPictureProps {
+  readonly panel: PanelRow;
+  readonly answer: PanelAnswer | undefined;
+  readonly cartoon: CartoonAnswer | undefined;
+  readonly glasses: ReadonlyMap<string, Glass>;
+  readonly pxPerMm: number;
+}
+
+/** A panel's living picture, small, standing on its foot. */
+export function SmallPicture({ panel, answer, cartoon, glasses, pxPerMm }: SmallPictureProps) {
+  const [w, h] = [panel.widthMm * pxPerMm, panel.heightMm * pxPerMm];
+  if (!cartoon || !answer) {
+    return (
+      <svg aria-hidden width={w} height={h}>
+        <rect
+          x="0.5"
+          y="0.5"
+          width={Math.max(1, w - 1)}
+          height={Math.max(1, h - 1)}
+          fill="var(--paper)"
+          stroke="var(--strong)"
+          strokeDasharray="5 4"
+        />
+      </svg>
+    );
+  }
+  const paths = panelPaths(cartoon);
+  const { x, y, width, height } = paths.box;
+  return (
+    <svg
+      role="img"
+      aria-label={`${panel.name} as it stands`}
+      width={w}
+      height={h}
+      viewBox={`${x} ${y} ${width} ${height}`}
+      className="block overflow-visible"
+      style={{ filter: 'drop-shadow(3px 4px 4px #26303a38)' }}
+    >
+      <PanelPicture
+        paths={paths}
+        panel={panel}
+        pieces={answer.pieces}
+        glasses={glasses}
+        view="front"
+        textures={false}
+        numbers={false}
+      />
+    </svg>
+  );
+}

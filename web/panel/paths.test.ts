@@ -1,0 +1,45 @@
+import { expect, it } from 'vitest';
+import type { CartoonAnswer } from '#contract';
+import { readCartoon } from '#core/cartoon';
+import { cuttability } from '#core/cutting';
+import { cutOutlines, DEFAULT_ALLOWANCE } from '#core/sizing';
+import { doc } from '../../core/test/panels.ts';
+import { panelPaths } from './paths.ts';
+
+function answer(source: string): CartoonAnswer {
+  const reading = readCartoon(source);
+  if ('refusal' in reading) throw new Error(reading.refusal);
+  const cuts = cutOutlines(reading.cartoon, DEFAULT_ALLOWANCE.foil);
+  const { cartoon, findings, repairs } = reading;
+  return { id: 'x', cartoon, cuts, cuttability: cuts.map((cut) => cuttability(cut)), findings, repairs };
+}
+
+const PANES = answer(doc(100, 100, '<rect width="100" height="100"/><path d="M50 0V100M0 50H100"/>'));
+
+it('has a closed path for every piece and an open one for every line', () => {
+  const paths = panelPaths(PANES);
+  expect([...paths.region.values()].every((d) => /^M.*Z$/.test(d))).toBe(true);
+  expect(paths.lines).toHaveLength(PANES.cartoon.map.lines.length);
+  expect(paths.lines.every((d) => d.startsWith('M') && !d.includes('Z'))).toBe(true);
+  expect(paths.box).toEqual({ x: 0, y: 0, width: 100, height: 100 });
+});
+
+it('knows the pieces on both sides of a line, and the joints of a piece', () => {
+  const paths = panelPaths(PANES);
+  expect(paths.sides.filter((s) => s.length === 2)).toHaveLength(4);
+  expect(paths.sides.filter((s) => s.length === 1)).toHaveLength(4);
+  // A quarter pane meets two T joints at the rim, the X in the middle, and its L corner.
+  expect(paths.jointsOf.get(1)).toHaveLength(4);
+});
+
+it('is worked out once for each drawing', () => {
+  expect(panelPaths(PANES)).toBe(panelPaths(PANES));
+  expect(panelPaths({ ...PANES })).not.toBe(panelPaths(PANES));
+});
+
+it('a ring piece is drawn with its hole', () => {
+  const ring = panelPaths(
+    answer(doc(90, 90, '<rect width="90" height="90"/><rect x="30" y="30" width="30" height="30"/>')),
+  );
+  expect([...ring.region.values()].map((d) => d.split('M').length - 1).sort()).toEqual([1, 2]);
+});

@@ -1,0 +1,126 @@
+import { useState } from 'react';
+import { DEFAULT_ALLOWANCE, type Technique } from '#core/sizing';
+import type { Tables } from '#core/bench';
+import { lengthToMm, type DisplayUnit } from '#core/units';
+import { useSend } from '../../state/send.ts';
+import { Button } from '../../ui/Button.tsx';
+import { ChoiceField, TextField } from '../../ui/Field.tsx';
+
+/** Enters or changes a commission. */
+export function CommissionForm({ entry, done }: { entry?: Tables['commissions']; done: (id: string) => void }) {
+  const send = useSend();
+  const [title, setTitle] = useState(entry?.title ?? '');
+  const [client, setClient] = useState(entry?.client ?? '');
+  const [due, setDue] = useState(entry?.due ?? '');
+  const [note, setNote] = useState(entry?.note ?? '');
+  const keep = async () => {
+    const id = entry?.id ?? crypto.randomUUID();
+    if (
+      await send.command({
+        kind: 'commission',
+        ask: { id, title: title.trim(), client: client.trim(), due: due || null, note: note.trim() },
+      })
+    )
+      done(id);
+  };
+  return (
+    <form
+      className="flex flex-col gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void keep();
+      }}
+    >
+      <TextField
+        label="What it is"
+        value={title}
+        onChange={(e) => setTitle(e.target.value)}
+        placeholder="Stair light with herons"
+        autoFocus
+      />
+      <TextField label="For whom" value={client} onChange={(e) => setClient(e.target.value)} />
+      <TextField label="Due" type="date" value={due} onChange={(e) => setDue(e.target.value)} />
+      <TextField label="Note" value={note} onChange={(e) => setNote(e.target.value)} />
+      <Button look="go" type="submit" disabled={title.trim() === ''}>
+        {entry ? 'Keep' : 'Enter the commission'}
+      </Button>
+    </form>
+  );
+}
+
+/** Enters a panel of a commission: technique and wanted size; the drawing comes next. */
+export function PanelForm({
+  commissionId,
+  unit,
+  names,
+  done,
+}: {
+  commissionId: string;
+  unit: DisplayUnit;
+  names: readonly string[];
+  done: (id: string) => void;
+}) {
+  const send = useSend();
+  const [name, setName] = useState(names.length === 0 ? 'Panel' : `Panel ${names.length + 1}`);
+  const [technique, setTechnique] = useState<Technique>('foil');
+  const [width, setWidth] = useState('');
+  const [height, setHeight] = useState('');
+  const mm = (text: string) => lengthToMm(text, unit);
+  const problem = (text: string) =>
+    text === '' || ((mm(text) ?? 0) > 0 && (mm(text) ?? 0) <= 10_000)
+      ? null
+      : 'A length above 0, such as 420 mm or 16 1/2 in.';
+  const isSound = name.trim() !== '' && [width, height].every((t) => t !== '' && problem(t) === null);
+  const keep = async () => {
+    const id = crypto.randomUUID();
+    const ask = {
+      id,
+      commissionId,
+      name: name.trim(),
+      technique,
+      widthMm: mm(width) as number,
+      heightMm: mm(height) as number,
+      allowance: DEFAULT_ALLOWANCE[technique],
+    };
+    if (await send.command({ kind: 'panel', ask })) done(id);
+  };
+  return (
+    <form
+      className="flex flex-col gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void keep();
+      }}
+    >
+      <TextField label="Name" value={name} onChange={(e) => setName(e.target.value)} autoFocus />
+      <ChoiceField
+        label="Technique"
+        value={technique}
+        onChange={(e) => setTechnique(e.target.value as Technique)}
+        options={[
+          { value: 'foil', text: 'copper foil' },
+          { value: 'lead', text: 'leaded' },
+        ]}
+      />
+      <div className="grid grid-cols-2 gap-2">
+        <TextField
+          label="Wide"
+          value={width}
+          onChange={(e) => setWidth(e.target.value)}
+          placeholder={unit === 'mm' ? '420 mm' : '16 1/2 in'}
+          problem={problem(width)}
+        />
+        <TextField
+          label="High"
+          value={height}
+          onChange={(e) => setHeight(e.target.value)}
+          placeholder={unit === 'mm' ? '640 mm' : '25 1/4 in'}
+          problem={problem(height)}
+        />
+      </div>
+      <Button look="go" type="submit" disabled={!isSound}>
+        Enter the panel
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,85 @@
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { progressOf } from '#core/words';
+import { usePanels, useSettings, useStudio } from '../../state/studio.ts';
+import { dateWords, daysUntil } from '../../ui/dates.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { CommissionForm } from './CommissionForm.tsx';
+
+/** Every commission by due date, those in hand first; how far each is, drawn as a came that fills with solder. */
+export function CommissionList() {
+  const { data } = useStudio();
+  const settings = useSettings();
+  const [params, setParams] = useSearchParams();
+  const navigate = useNavigate();
+  const panels = data?.panels ?? [];
+  const answers = usePanels(panels.map((p) => p.id));
+  const rows = (data?.commissions ?? []).map((commission) => {
+    const own = panels
+      .map((panel, i) => ({ panel, pieces: answers[i]?.pieces ?? [] }))
+      .filter(({ panel }) => panel.commissionId === commission.id);
+    const done = own.length > 0 && own.every(({ panel }) => panel.steps.deliver !== undefined);
+    const share =
+      own.length === 0 ? 0 : own.reduce((sum, { panel, pieces }) => sum + progressOf(panel, pieces), 0) / own.length;
+    return { commission, own, done, share, pieces: own.reduce((sum, { panel }) => sum + panel.pieceCount, 0) };
+  });
+  const order = (a: (typeof rows)[number], b: (typeof rows)[number]) =>
+    (a.commission.due ?? '9').localeCompare(b.commission.due ?? '9');
+  const open = rows.filter((r) => !r.done).sort(order);
+  const past = rows.filter((r) => r.done).sort((a, b) => -order(a, b));
+  const line = ({ commission, own, done, share, pieces }: (typeof rows)[number]) => {
+    const days = commission.due ? daysUntil(commission.due) : null;
+    return (
+      <li key={commission.id}>
+        <Link
+          to={`/commissions/${commission.id}`}
+          className="grid min-h-20 grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)_160px] items-center gap-8 border-t border-line py-3 hover:bg-soft"
+        >
+          <span>
+            <span className="block font-head text-[19px]">{commission.title}</span>
+            <span className="text-mute">{commission.client || 'no client entered'}</span>
+          </span>
+          <span>
+            <span aria-hidden className="relative block h-[7px] bg-soft">
+              <i
+                className="absolute inset-y-0 left-0 bg-[linear-gradient(#8b969d,#fff_40%,#8b969d)]"
+                style={{ width: `${100 * share}%` }}
+              />
+            </span>
+            <span className="mt-1.5 block text-[15px] text-mute">
+              {own.length === 0
+                ? 'no panel yet'
+                : `${own.length === 1 ? 'one panel' : `${own.length} panels`}, ${pieces} pieces · ${done ? 'delivered' : `${Math.round(100 * share)} % of the way`}`}
+            </span>
+          </span>
+          <span className={`text-right ${!done && days !== null && days < 0 ? 'font-semibold text-risk' : ''}`}>
+            {commission.due ? dateWords(commission.due, settings.locale) : 'no date'}
+          </span>
+        </Link>
+      </li>
+    );
+  };
+  return (
+    <main className="mx-auto max-w-5xl px-10 py-6">
+      <header className="mb-4 flex items-center">
+        <h1 className="text-[28px]">Jobs</h1>
+        <Button look="go" className="ml-auto" onClick={() => setParams({ new: '1' })}>
+          New job
+        </Button>
+      </header>
+      {rows.length === 0 && (
+        <p className="py-10 text-[17px] text-mute">No commission is entered yet. “New job” begins one.</p>
+      )}
+      <ul aria-label="In hand">{open.map(line)}</ul>
+      {past.length > 0 && (
+        <>
+          <h2 className="mt-8 mb-2 text-xl">Delivered</h2>
+          <ul>{past.map(line)}</ul>
+        </>
+      )}
+      <Sheet title="New job" open={params.has('new')} onClose={() => setParams({})}>
+        <CommissionForm done={(id) => void navigate(`/commissions/${id}`)} />
+      </Sheet>
+    </main>
+  );
+}

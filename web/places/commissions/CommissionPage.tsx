@@ -1,0 +1,151 @@
+import { useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { count, showMinutes, showMoney } from '#core/units';
+import { costOf, minutesOf } from '#core/labour';
+import { nextThing, TECHNIQUE_WORDS } from '#core/words';
+import { MishapList } from '../../labour/MishapList.tsx';
+import { SmallPicture } from '../../panel/SmallPicture.tsx';
+import { useCartoons, usePanels, useReader, useSettings, useStudio } from '../../state/studio.ts';
+import { Button } from '../../ui/Button.tsx';
+import { dateWords } from '../../ui/dates.ts';
+import { Measures } from '../../ui/Length.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { CommissionForm, PanelForm } from './CommissionForm.tsx';
+
+/** One commission: its panels as they stand, what comes next, what it has taken. */
+export function CommissionPage() {
+  const { commissionId } = useParams();
+  const { data } = useStudio();
+  const reader = useReader(data);
+  const settings = useSettings();
+  const navigate = useNavigate();
+  const [sheet, setSheet] = useState<'panel' | 'edit' | null>(null);
+  const panels = (data?.panels ?? []).filter((p) => p.commissionId === commissionId);
+  const answers = usePanels(panels.map((p) => p.id));
+  const cartoons = useCartoons(panels.map((p) => p.cartoonId));
+  const commission = data?.commissions.find((c) => c.id === commissionId);
+  if (!data) return null;
+  if (!commission)
+    return (
+      <main className="p-10">
+        <h1 className="text-2xl">This commission is not in the studio</h1>
+        <Link className="underline" to="/commissions">
+          To all jobs
+        </Link>
+      </main>
+    );
+  const glasses = new Map(data.glasses.map((g) => [g.id, g]));
+  const ids = new Set(panels.map((p) => p.id));
+  const hours = data.hours.filter((h) => h.panelId !== null && ids.has(h.panelId));
+  const mishaps = data.mishaps.filter((m) => ids.has(m.panelId));
+  const tallest = Math.max(0, ...panels.map((p) => p.heightMm));
+  const pxPerMm = Math.min(
+    0.6,
+    300 / Math.max(200, tallest),
+    760 /
+      Math.max(
+        300,
+        panels.reduce((sum, p) => sum + p.widthMm, 0),
+      ),
+  );
+  return (
+    <main className="mx-auto max-w-6xl px-10 py-6">
+      <header className="flex flex-wrap items-start gap-4">
+        <div className="min-w-0 flex-1">
+          <h1 className="text-[28px]">{commission.title}</h1>
+          <p className="text-mute">
+            {commission.client ? `for ${commission.client}` : 'no client entered'}
+            {commission.due && ` · due ${dateWords(commission.due, settings.locale)}`}
+          </p>
+          {commission.note && <p className="mt-2 max-w-prose">{commission.note}</p>}
+        </div>
+        <Button onClick={() => setSheet('edit')}>Change</Button>
+        <Button look={panels.length === 0 ? 'go' : 'plain'} onClick={() => setSheet('panel')}>
+          Add a panel
+        </Button>
+      </header>
+      {panels.length === 0 && (
+        <p className="py-16 text-center text-[17px] text-mute">
+          A commission holds one panel or a set. Add the first one, then bring in its drawing.
+        </p>
+      )}
+      <ol className="mt-6 flex flex-wrap gap-x-10 gap-y-8">
+        {panels.map((panel, i) => {
+          const next = nextThing(panel, answers[i]?.pieces ?? []);
+          return (
+            <li key={panel.id} className="max-w-[440px]">
+              <Link
+                to={`/panels/${panel.id}/${panel.cartoonId ? 'bench' : 'cartoon'}`}
+                className="flex items-end"
+                style={{ minHeight: tallest * pxPerMm }}
+                aria-label={`${panel.name}: to the bench`}
+              >
+                <SmallPicture
+                  panel={panel}
+                  answer={answers[i]}
+                  cartoon={cartoons[i]}
+                  glasses={glasses}
+                  pxPerMm={pxPerMm}
+                />
+              </Link>
+              <h2 className="mt-4 text-[18px]">
+                <Link to={`/panels/${panel.id}/${panel.cartoonId ? 'bench' : 'cartoon'}`}>{panel.name}</Link>
+              </h2>
+              <p className="text-[15px] text-mute">
+                <Measures widthMm={panel.widthMm} heightMm={panel.heightMm} unit={settings.unit} /> ·{' '}
+                {TECHNIQUE_WORDS[panel.technique]} · {count(panel.pieceCount, 'piece')}
+              </p>
+              <p className="max-w-72 text-[15px]">
+                {next.before}
+                <b className="text-copper-ink">{next.strong}</b>
+                {next.after}
+              </p>
+            </li>
+          );
+        })}
+      </ol>
+      {panels.length > 0 && (
+        <section className="mt-10 grid gap-10 border-t border-line pt-5 md:grid-cols-2">
+          <div>
+            <h2 className="mb-2 text-xl">So far</h2>
+            <p className="text-[17px]">
+              <b>{showMinutes(hours.reduce((s, h) => s + minutesOf(h, data.now), 0))}</b> of work,{' '}
+              <b>
+                {showMoney(
+                  hours.reduce((s, h) => s + costOf(h, data.now), 0),
+                  settings.currency,
+                  settings.locale,
+                )}
+              </b>
+              .{' '}
+              {panels.map((p) => (
+                <Link
+                  key={p.id}
+                  className="mr-3 underline decoration-line underline-offset-4"
+                  to={`/panels/${p.id}/hours`}
+                >
+                  {panels.length > 1 ? `${p.name}, hours` : 'Hours & cost'}
+                </Link>
+              ))}
+            </p>
+          </div>
+          <div>
+            <h2 className="mb-2 text-xl">Recuts</h2>
+            <MishapList mishaps={mishaps} reader={reader} settings={settings} named={panels.length > 1} />
+          </div>
+        </section>
+      )}
+      <Sheet title="Add a panel" open={sheet === 'panel'} onClose={() => setSheet(null)}>
+        <PanelForm
+          commissionId={commission.id}
+          unit={settings.unit}
+          names={panels.map((p) => p.name)}
+          done={(id) => void navigate(`/panels/${id}/cartoon`)}
+        />
+      </Sheet>
+      <Sheet title="Change the commission" open={sheet === 'edit'} onClose={() => setSheet(null)}>
+        <CommissionForm entry={commission} done={() => setSheet(null)} />
+      </Sheet>
+    </main>
+  );
+}

@@ -1,0 +1,100 @@
+import { DropdownMenu } from 'radix-ui';
+import { toast } from 'sonner';
+import { runningClock, WORK_STAGES, type Hours, type Stage, type WorkStage } from '#core/bench';
+import { minutesOf } from '#core/labour';
+import { showClock } from '#core/units';
+import { nextThing, WORK_WORDS } from '#core/words';
+import { useBench } from '../../state/bench.ts';
+import { useSend } from '../../state/send.ts';
+import { useMinute } from '../../ui/useMinute.ts';
+import type { PanelView } from './panelView.ts';
+
+const WORK_OF: Readonly<Partial<Record<Stage, WorkStage>>> = {
+  cut: 'cutting',
+  ground: 'grinding',
+  foiled: 'foiling',
+  leaded: 'leading',
+  'in-place': 'soldering',
+};
+
+/** The work that the panel waits for: what one touch on the clock starts. */
+function likelyWork({ panel, pieces }: Pick<PanelView, 'panel' | 'pieces'>): WorkStage {
+  const next = nextThing(panel, pieces);
+  if (next.kind === 'stage' && next.stage) return WORK_OF[next.stage] ?? 'other';
+  if (next.kind === 'recut') return 'cutting';
+  if (next.kind === 'joints' || next.step === 'solder-front' || next.step === 'solder-back') return 'soldering';
+  return next.kind === 'step' ? 'finishing' : 'design';
+}
+
+const PART =
+  'flex min-h-11 items-center gap-2.5 border border-line bg-raised px-4 hover:border-strong focus-visible:z-10';
+
+/** One touch starts the clock of whoever stands here, another stops it, or brings it over from another panel. */
+export function ClockButton({ view }: { view: PanelView }) {
+  const personId = useBench((s) => s.personId);
+  const { panel, reader, settings } = view;
+  const send = useSend();
+  const now = useMinute();
+  const running = personId ? runningClock(reader, personId) : undefined;
+  const isHere = running?.panelId === panel.id;
+  const likely = likelyWork(view);
+  const start = (stage: WorkStage) => {
+    if (personId === null) toast.error('Say who works here first: the round mark at the foot of the rail.');
+    else
+      void send.command({
+        kind: 'clock-start',
+        ask: { id: crypto.randomUUID(), personId, panelId: panel.id, stage },
+      });
+  };
+  const stop = () => personId && void send.command({ kind: 'clock-stop', ask: { personId, endedAt: null } });
+  return (
+    <div className="flex" data-testid="clock">
+      <button type="button" className={`${PART} rounded-l-md`} onClick={() => (isHere ? stop() : start(likely))}>
+        <span aria-hidden className={`size-2.5 rounded-full ${running ? 'bg-copper' : 'bg-line'}`} />
+        {running && isHere ? (
+          <>
+            {WORK_WORDS[running.stage]} <ClockTime entry={running} now={now} long={settings.longClockMin} />
+            <span className="text-mute">Stop</span>
+          </>
+        ) : (
+          <>
+            Start {WORK_WORDS[likely].toLowerCase()}
+            {running && (
+              <span className="max-w-40 truncate text-mute">
+                leaves {reader.get('panels', running.panelId ?? '')?.name ?? 'the other'}
+              </span>
+            )}
+          </>
+        )}
+      </button>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger aria-label="Other work" className={`${PART} -ml-px min-w-11 justify-center rounded-r-md`}>
+          <svg aria-hidden width="12" height="8" viewBox="0 0 12 8" fill="none" stroke="currentColor" strokeWidth="2">
+            <path d="M1 1l5 5 5-5" />
+          </svg>
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content
+            align="end"
+            className="z-40 min-w-56 rounded-md border border-line bg-raised p-1.5 text-ink shadow-xl"
+          >
+            {WORK_STAGES.map((stage) => (
+              <DropdownMenu.Item
+                key={stage}
+                className="flex min-h-11 cursor-pointer items-center rounded px-3 data-[highlighted]:bg-soft"
+                onSelect={() => start(stage)}
+              >
+                {WORK_WORDS[stage]}
+              </DropdownMenu.Item>
+            ))}
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+    </div>
+  );
+}
+
+function ClockTime({ entry, now, long }: { entry: Hours; now: number; long: number }) {
+  const minutes = minutesOf(entry, now);
+  return <b className={`text-[17px] ${minutes > long ? 'text-risk' : ''}`}>{showClock(minutes)}</b>;
+}

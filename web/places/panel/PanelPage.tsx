@@ -1,0 +1,98 @@
+import { Link, useParams } from 'react-router';
+import { useCartoon, usePanel, useReader, useSettings, useStudio } from '../../state/studio.ts';
+import { panelPaths } from '../../panel/paths.ts';
+import { Measures } from '../../ui/Length.tsx';
+import { TECHNIQUE_WORDS } from '#core/words';
+import { BenchStep } from './BenchStep.tsx';
+import { CartoonStep } from './CartoonStep.tsx';
+import { ClockButton } from './ClockButton.tsx';
+import { dateWords } from '../../ui/dates.ts';
+import { GlassStep } from './GlassStep.tsx';
+import { HoursStep } from './HoursStep.tsx';
+import { MeasureStep } from './MeasureStep.tsx';
+import { FinishStep } from './FinishStep.tsx';
+import type { PanelView } from './panelView.ts';
+import { WayThrough } from './WayThrough.tsx';
+
+/** One panel, followed through its work; each step of the way has its own address. */
+export function PanelPage() {
+  const { panelId, step = 'bench' } = useParams();
+  const studio = useStudio();
+  const panelAnswer = usePanel(panelId);
+  const reader = useReader(studio.data, panelId, panelAnswer.data);
+  const settings = useSettings();
+  const panel = panelId ? reader.get('panels', panelId) : undefined;
+  const cartoon = useCartoon(panel?.cartoonId ?? null);
+  if (!panel)
+    return (
+      <main className="p-10">
+        <h1 className="text-2xl">This panel is not in the studio</h1>
+        <Link className="mt-3 inline-block underline" to="/commissions">
+          To the commissions
+        </Link>
+      </main>
+    );
+  const commission = reader.get('commissions', panel.commissionId);
+  const pieces = panelAnswer.data?.pieces ?? [];
+  const view: PanelView = {
+    panel,
+    pieces,
+    reader,
+    settings,
+    log: panelAnswer.data?.log ?? [],
+    answer: cartoon.data ?? null,
+    paths: cartoon.data ? panelPaths(cartoon.data) : null,
+    glasses: new Map([...reader.all('glasses')].map((g) => [g.id, g])),
+  };
+  const problem = panelAnswer.error ?? cartoon.error;
+  return (
+    <div className="flex h-full flex-col">
+      <header className="flex flex-wrap items-center gap-x-6 gap-y-1 px-6 pt-3 pb-2">
+        <div className="min-w-0">
+          <h1 className="text-[22px]">
+            {commission?.title ?? panel.name}
+            {commission && panel.name !== commission.title && <span className="text-mute"> · {panel.name}</span>}
+          </h1>
+          <p className="text-[14.5px] text-mute">
+            <Measures widthMm={panel.widthMm} heightMm={panel.heightMm} unit={settings.unit} /> ·{' '}
+            {TECHNIQUE_WORDS[panel.technique]}
+            {commission?.due && ` · for ${dateWords(commission.due, settings.locale)}`} ·{' '}
+            <Link className="underline decoration-line underline-offset-4" to={`/commissions/${panel.commissionId}`}>
+              {commission?.client || 'commission'}
+            </Link>
+          </p>
+        </div>
+        <div className="ml-auto flex items-center gap-4">
+          <ClockButton view={view} />
+        </div>
+        <WayThrough view={view} step={step} />
+      </header>
+      {problem ? (
+        <p role="alert" className="px-6 text-risk">
+          {problem.message}
+        </p>
+      ) : (
+        <Step step={step} view={view} />
+      )}
+    </div>
+  );
+}
+
+function Step({ step, view }: { step: string; view: PanelView }) {
+  switch (step) {
+    case 'measure':
+      return <MeasureStep view={view} />;
+    case 'cartoon':
+      return <CartoonStep view={view} />;
+    case 'glass':
+      return <GlassStep view={view} />;
+    case 'bench':
+      return <BenchStep view={view} />;
+    case 'finish':
+      return <FinishStep view={view} />;
+    case 'hours':
+      return <HoursStep view={view} />;
+    default:
+      return <p className="px-6 text-mute">There is no such step; choose one above.</p>;
+  }
+}

@@ -1,0 +1,53 @@
+import { Link } from 'react-router';
+import { lastStage } from '#core/bench';
+import type { PanelView } from './panelView.ts';
+
+type State = 'done' | 'now' | 'later';
+
+/** Whether each step is settled, from the panel itself. */
+function states({ panel, pieces }: PanelView): readonly [string, string, boolean][] {
+  const hasDrawing = panel.cartoonId !== null;
+  return [
+    ['measure', 'Measure', hasDrawing],
+    ['cartoon', 'Cartoon', hasDrawing],
+    ['glass', 'Glass', hasDrawing && pieces.every((p) => p.glassId !== null)],
+    ['bench', 'Bench', hasDrawing && pieces.length > 0 && pieces.every((p) => p.stage === lastStage(panel.technique))],
+    ['finish', 'Finish', panel.steps.deliver !== undefined],
+    ['hours', 'Hours & cost', panel.steps.deliver !== undefined],
+  ];
+}
+
+const DOT: Readonly<Record<State, string>> = {
+  done: 'bg-[radial-gradient(circle_at_35%_28%,#fff,#cfd7db_45%,#858f95)] shadow-[0_0_0_1px_#6a7379]',
+  now: 'bg-top shadow-[0_0_0_4px_var(--copper)]',
+  later: 'bg-soft shadow-[0_0_0_1.5px_var(--strong)]',
+};
+
+/** The way through a job, drawn as a came with a soldered joint at each step that is settled. */
+export function WayThrough({ view, step }: { view: PanelView; step: string }) {
+  const steps = states(view);
+  return (
+    <nav aria-label="Steps of the work" className="relative order-last flex w-full xl:order-none xl:w-auto">
+      <i
+        aria-hidden
+        className="absolute top-[19px] right-10 left-10 h-[7px] rounded-[1px] bg-[linear-gradient(#6c757a,#99a3a8_35%,#575f64)]"
+      />
+      {steps.map(([id, name, isDone]) => {
+        const here = id === step;
+        const state: State = here ? 'now' : isDone ? 'done' : 'later';
+        return (
+          <Link
+            key={id}
+            to={`/panels/${view.panel.id}/${id}`}
+            aria-current={here ? 'step' : undefined}
+            className={`relative flex min-h-14 min-w-[76px] flex-1 flex-col items-center gap-1 pt-3.5 text-[13.5px] xl:flex-none ${here ? 'font-bold text-ink' : 'text-mute hover:text-ink'}`}
+          >
+            <span aria-hidden className={`size-[17px] rounded-full ${DOT[state]}`} />
+            {name}
+            <span className="sr-only">{isDone ? ', settled' : ', open'}</span>
+          </Link>
+        );
+      })}
+    </nav>
+  );
+}

@@ -1,0 +1,190 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ledgerTotals, type Glass, type StockItem } from '#core/stock';
+import { count, showArea, showMoney } from '#core/units';
+import { api } from '../../state/api.ts';
+import { useSettings, useStudio, type StockRow } from '../../state/studio.ts';
+import { textureTile } from '../../panel/textures.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { GlassForm } from './GlassForm.tsx';
+import { ReceiveForm } from './ReceiveForm.tsx';
+import { StockCard } from './StockCard.tsx';
+
+type Open = { kind: 'receive' } | { kind: 'glass'; glass?: Glass } | { kind: 'item'; id: string } | null;
+const PX_PER_MM = 0.155;
+
+/** The rack: sheets and offcuts standing in their slots, to one scale, in their colours, lit from behind. */
+export function Rack() {
+  const { data } = useStudio();
+  const settings = useSettings();
+  const [open, setOpen] = useState<Open>(null);
+  const [words, setWords] = useState('');
+  const ledger = useQuery({ queryKey: ['ledger'], queryFn: api.ledger });
+  if (!data) return null;
+  const here = data.stock.filter((s) => s.gone === null);
+  const asked = words.trim().toLowerCase();
+  const glasses = [...data.glasses]
+    .filter(
+      (g) =>
+        asked === '' ||
+        `${g.code} ${g.name} ${g.texture} ${g.hiding}`.toLowerCase().includes(asked) ||
+        here.some((s) => s.glassId === g.id && s.id.toLowerCase() === asked),
+    )
+    .sort((a, b) => a.code.localeCompare(b.code));
+  const totals = ledger.data ? ledgerTotals(ledger.data.moves) : null;
+  const item = open?.kind === 'item' ? data.stock.find((s) => s.id === open.id) : undefined;
+  return (
+    <main className="px-10 py-6">
+      <header className="mb-2 flex flex-wrap items-center gap-3">
+        <div>
+          <h1 className="text-[28px]">Rack</h1>
+          <p className="text-mute">
+            {count(here.filter((s) => s.kind === 'sheet').length, 'sheet')} and{' '}
+            {count(here.filter((s) => s.kind === 'offcut').length, 'offcut')},{' '}
+            {showArea(
+              here.reduce((sum, s) => sum + s.areaMm2, 0),
+              settings.unit,
+            )}
+          </p>
+        </div>
+        <label className="ml-auto flex items-center gap-2 text-mute">
+          Find
+          <input
+            className="min-h-11 w-52 rounded-md border border-strong bg-raised px-3 text-ink"
+            value={words}
+            onChange={(e) => setWords(e.target.value)}
+            placeholder="code, name, label"
+          />
+        </label>
+        <Button onClick={() => setOpen({ kind: 'glass' })}>New glass</Button>
+        <Button look="go" disabled={data.glasses.length === 0} onClick={() => setOpen({ kind: 'receive' })}>
+          Receive
+        </Button>
+      </header>
+      {data.glasses.length === 0 && (
+        <p className="py-16 text-center text-[17px] text-mute">
+          Nothing stands here yet. Enter a glass first, then receive its sheets and offcuts.
+        </p>
+      )}
+      <ul className="grid gap-x-10 lg:grid-cols-2">
+        {glasses.map((glass) => (
+          <Slot
+            key={glass.id}
+            glass={glass}
+            items={here.filter((s) => s.glassId === glass.id)}
+            onItem={(id) => setOpen({ kind: 'item', id })}
+            onGlass={() => setOpen({ kind: 'glass', glass })}
+            price={`${showMoney(glass.priceCentsPerM2, settings.currency, settings.locale)}/m²`}
+          />
+        ))}
+      </ul>
+      {totals && data.glasses.length > 0 && (
+        <p className="mt-8 border-t border-line pt-3 text-[15px] text-mute" data-testid="ledger">
+          The ledger: {showArea(totals.received, settings.unit)} received = {showArea(-totals.pieces, settings.unit)} in
+          pieces + {showArea(-totals.waste, settings.unit)} waste{' '}
+          {totals['put back'] !== 0 && `− ${showArea(totals['put back'], settings.unit)} put back `}+{' '}
+          {showArea(
+            here.reduce((s, i) => s + i.areaMm2, 0),
+            settings.unit,
+          )}{' '}
+          here.
+        </p>
+      )}
+      <Sheet title="Receive glass" open={open?.kind === 'receive'} onClose={() => setOpen(null)}>
+        <ReceiveForm data={data} settings={settings} done={() => setOpen(null)} />
+      </Sheet>
+      <Sheet
+        title={open?.kind === 'glass' && open.glass ? `Glass ${open.glass.code}` : 'New glass'}
+        open={open?.kind === 'glass'}
+        onClose={() => setOpen(null)}
+      >
+        {open?.kind === 'glass' && <GlassForm entry={open.glass} settings={settings} done={() => setOpen(null)} />}
+      </Sheet>
+      <Sheet
+        title={item ? `${item.kind === 'sheet' ? 'Sheet' : 'Offcut'} ${item.id}` : ''}
+        open={item !== undefined}
+        onClose={() => setOpen(null)}
+      >
+        {item && (
+          <StockCard
+            item={item}
+            glass={data.glasses.find((g) => g.id === item.glassId)}
+            moves={ledger.data?.moves ?? []}
+            settings={settings}
+            done={() => setOpen(null)}
+          />
+        )}
+      </Sheet>
+    </main>
+  );
+}
+
+function Slot({
+  glass,
+  items,
+  onItem,
+  onGlass,
+  price,
+}: {
+  glass: Glass;
+  items: readonly StockRow[];
+  onItem: (id: string) => void;
+  onGlass: () => void;
+  price: string;
+}) {
+  const sorted = [...items].sort((a, b) => b.heightMm * b.widthMm - a.heightMm * a.widthMm);
+  return (
+    <li className="flex flex-col border-t border-line pt-3 pb-4">
+      <button
+        type="button"
+        onClick={onGlass}
+        className="mb-2 flex min-h-11 items-baseline gap-2 text-left hover:underline"
+      >
+        <b className="font-head text-[17px]">{glass.code}</b>
+        <span>{glass.name}</span>
+        <span className="ml-auto text-[14.5px] text-mute">
+          {glass.texture}, {glass.hiding}
+          {glass.flow ? ', flow' : ''} · {glass.thicknessMm} mm · {price}
+        </span>
+      </button>
+      <div className="flex min-h-[104px] flex-wrap items-end gap-2.5 rounded-sm bg-[linear-gradient(#fdfefe,#dfe7e8)] px-3 pt-3 shadow-[inset_0_-7px_0_#59636a] dark:brightness-90">
+        {sorted.map((item) => (
+          <Pane key={item.id} item={item} glass={glass} onOpen={() => onItem(item.id)} />
+        ))}
+        {sorted.length === 0 && <p className="self-center pb-2 text-[15px] text-[#566167]">none left</p>}
+      </div>
+    </li>
+  );
+}
+
+/** One sheet or offcut to scale; what is cut from it already is shown as the paler share of its height. */
+function Pane({ item, glass, onOpen }: { item: StockItem; glass: Glass; onOpen: () => void }) {
+  const [w, h] = [Math.max(16, item.widthMm * PX_PER_MM), Math.max(14, item.heightMm * PX_PER_MM)];
+  const share = Math.min(1, item.areaMm2 / (item.widthMm * item.heightMm));
+  return (
+    <button
+      type="button"
+      onClick={onOpen}
+      className="group mb-[7px] flex min-h-11 min-w-11 flex-col items-center justify-end"
+      aria-label={`${item.kind} ${item.id}, ${Math.round(item.widthMm)} by ${Math.round(item.heightMm)} millimetres, ${Math.round(share * 100)} % left`}
+    >
+      <span className="text-[12.5px] font-semibold text-[#39444a]">{item.id}</span>
+      <span
+        className="relative block overflow-hidden border border-[#31424a88] group-hover:border-[#20262a] group-hover:shadow-md"
+        style={{ width: w, height: h }}
+      >
+        <span className="absolute inset-0" style={{ background: glass.colour, opacity: 0.22 }} />
+        <span
+          className="absolute inset-x-0 bottom-0"
+          style={{
+            height: `${share * 100}%`,
+            backgroundColor: glass.colour,
+            backgroundImage: `linear-gradient(160deg,#ffffff66,transparent 55%),url(${textureTile(glass.texture)})`,
+            backgroundSize: 'auto,60px',
+          }}
+        />
+      </span>
+    </button>
+  );
+}

@@ -1,0 +1,176 @@
+import { useState } from 'react';
+import type { Tables } from '#core/bench';
+import { CURRENCIES, type Currency, type DisplayUnit, showMoney } from '#core/units';
+import { useSend } from '../../state/send.ts';
+import { useSettings, useStudio } from '../../state/studio.ts';
+import { Button } from '../../ui/Button.tsx';
+import { ChoiceField, TextField } from '../../ui/Field.tsx';
+
+/** What holds for the whole studio: name, units, money, people and their rates. */
+export function Setup() {
+  const { data } = useStudio();
+  const settings = useSettings();
+  const send = useSend();
+  const [studio, setStudio] = useState<string | null>(null);
+  const [editing, setEditing] = useState<string | null>(null);
+  if (!data) return null;
+  const set = (ask: Partial<typeof settings>) => void send.command({ kind: 'settings', ask }, 'Kept.');
+  return (
+    <main className="mx-auto grid max-w-5xl gap-x-14 gap-y-8 px-10 py-6 lg:grid-cols-2">
+      <h1 className="text-[28px] lg:col-span-2">Setup</h1>
+      <section className="flex flex-col gap-2" aria-label="Studio">
+        <h2 className="text-xl">Studio</h2>
+        <form
+          className="grid grid-cols-[1fr_auto] items-center gap-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            set({ studio: (studio ?? settings.studio).trim() });
+            setStudio(null);
+          }}
+        >
+          <TextField label="Name" value={studio ?? settings.studio} onChange={(e) => setStudio(e.target.value)} />
+          <Button type="submit" disabled={studio === null || studio.trim() === ''}>
+            Keep
+          </Button>
+        </form>
+        <ChoiceField
+          label="Lengths"
+          value={settings.unit}
+          onChange={(e) => set({ unit: e.target.value as DisplayUnit })}
+          options={[
+            { value: 'mm', text: 'millimetres' },
+            { value: 'in', text: 'inches with fractions' },
+          ]}
+        />
+        <ChoiceField
+          label="Money"
+          value={settings.currency}
+          onChange={(e) => set({ currency: e.target.value as Currency })}
+          options={CURRENCIES.map((value) => ({ value, text: value }))}
+        />
+        <ChoiceField
+          label="Dates and figures as in"
+          value={settings.locale}
+          onChange={(e) => set({ locale: e.target.value })}
+          options={[
+            ['en-GB', 'Britain'],
+            ['en-US', 'the United States'],
+            ['en-CA', 'Canada'],
+            ['en-AU', 'Australia'],
+            ['en-IE', 'Ireland'],
+            ['de-DE', 'Germany'],
+            ['fr-FR', 'France'],
+          ].map(([value, text]) => ({ value: value as string, text: text as string }))}
+        />
+        <ChoiceField
+          label="A clock is asked about after"
+          value={String(settings.longClockMin)}
+          onChange={(e) => set({ longClockMin: Number(e.target.value) })}
+          options={[120, 180, 240, 360, 480].map((m) => ({ value: String(m), text: `${m / 60} hours` }))}
+        />
+      </section>
+      <section aria-label="People">
+        <h2 className="mb-2 text-xl">People</h2>
+        <ul>
+          {data.people.map((p) => (
+            <li key={p.id} className="flex min-h-14 items-center gap-4 border-t border-line">
+              <span className="grid size-9 place-items-center rounded-full bg-soft font-head">{p.initial}</span>
+              <span className="flex-1">
+                {p.name}
+                {!p.active && <span className="text-mute"> · not at work</span>}
+              </span>
+              <span className="text-mute">
+                {showMoney(p.rateCentsPerHour, settings.currency, settings.locale)} an hour
+              </span>
+              <Button look="quiet" className="px-1" onClick={() => setEditing(p.id)}>
+                Change
+              </Button>
+            </li>
+          ))}
+          {data.people.length === 0 && <li className="text-mute">Nobody is entered yet.</li>}
+        </ul>
+        <PersonForm
+          key={editing ?? 'new'}
+          entry={data.people.find((p) => p.id === editing)}
+          currency={settings.currency}
+          done={() => setEditing(null)}
+        />
+      </section>
+      <section className="lg:col-span-2">
+        <h2 className="mb-1 text-xl">Take it all with you</h2>
+        <p className="mb-3 max-w-prose text-mute">
+          Everything in the studio as one readable JSON file: glass, sheets, commissions, pieces, hours and the whole
+          log. The database itself is one file in the studio's data folder; copying it while Nelvik is stopped is a full
+          backup.
+        </p>
+        <a href="/api/export" className="inline-flex min-h-11 items-center rounded-md bg-soft px-4 font-semibold">
+          Save the studio as a file
+        </a>
+      </section>
+    </main>
+  );
+}
+
+function PersonForm({
+  entry,
+  currency,
+  done,
+}: {
+  entry: Tables['people'] | undefined;
+  currency: string;
+  done: () => void;
+}) {
+  const send = useSend();
+  const [name, setName] = useState(entry?.name ?? '');
+  const [rate, setRate] = useState(entry ? String(entry.rateCentsPerHour / 100) : '');
+  const [active, setActive] = useState(entry?.active ?? true);
+  const cents = Math.round(Number(rate.replace(',', '.') || 0) * 100);
+  const problem = Number.isFinite(cents) && cents >= 0 ? null : 'A rate of 0 or more.';
+  const keep = async () => {
+    const ask = {
+      id: entry?.id ?? crypto.randomUUID(),
+      name: name.trim(),
+      initial: name.trim().slice(0, 1).toUpperCase(),
+      rateCentsPerHour: cents,
+      active,
+    };
+    if (!(await send.command({ kind: 'person', ask }, 'Entered.'))) return;
+    setName('');
+    setRate('');
+    done();
+  };
+  return (
+    <form
+      className="mt-3 grid grid-cols-2 gap-x-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void keep();
+      }}
+      aria-label={entry ? `Change ${entry.name}` : 'New person'}
+    >
+      <TextField label={entry ? 'Name' : 'Add a person'} value={name} onChange={(e) => setName(e.target.value)} />
+      <TextField
+        label={`Hourly rate, ${currency}`}
+        inputMode="decimal"
+        value={rate}
+        onChange={(e) => setRate(e.target.value)}
+        problem={problem}
+        placeholder="0"
+      />
+      {entry && (
+        <label className="flex min-h-11 items-center gap-3">
+          <input
+            type="checkbox"
+            className="size-5 accent-copper"
+            checked={active}
+            onChange={(e) => setActive(e.target.checked)}
+          />
+          works here now
+        </label>
+      )}
+      <Button look="go" type="submit" disabled={name.trim() === '' || problem !== null}>
+        {entry ? 'Keep' : 'Add'}
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,30 @@
+import { create } from 'zustand';
+
+interface Selection {
+  readonly panelId: string | null;
+  readonly numbers: ReadonlySet<number>;
+  /** The piece the keyboard stands on. */
+  readonly at: number | null;
+  choose(panelId: string, numbers: Iterable<number>, at?: number | null): void;
+  toggle(panelId: string, number: number): void;
+  clear(): void;
+}
+
+/** Which pieces are picked on this screen; it ends with the panel it belongs to. */
+export const useSelection = create<Selection>((set) => ({
+  panelId: null,
+  numbers: new Set(),
+  at: null,
+  choose: (panelId, numbers, at) =>
+    set(() => {
+      const picked = new Set(numbers);
+      return { panelId, numbers: picked, at: at === undefined ? ([...picked].at(-1) ?? null) : at };
+    }),
+  toggle: (panelId, number) =>
+    set((now) => {
+      const next = new Set(now.panelId === panelId ? now.numbers : []);
+      if (!next.delete(number)) next.add(number);
+      return { panelId, numbers: next, at: number };
+    }),
+  clear: () => set({ numbers: new Set(), at: null }),
+}));

@@ -1,0 +1,63 @@
+import { useState } from 'react';
+import type { Studio } from '#core/bench';
+import { Button } from '../ui/Button.tsx';
+import { NumberPad } from './NumberPad.tsx';
+import type { Tally } from './useTally.ts';
+
+/** What an artist would call across the room, written at the foot of the panel. */
+export function TallyLine({ tally }: { tally: Tally; reader: Studio }) {
+  const [pad, setPad] = useState(false);
+  return (
+    <footer className="relative col-span-2 border-t border-line bg-sheet">
+      {pad && tally.questions.length === 0 && (
+        <NumberPad text={tally.text} write={tally.write} enter={() => void tally.enter()} close={() => setPad(false)} />
+      )}
+      <form
+        className="flex items-center gap-3 px-6 py-3.5"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void tally.enter();
+        }}
+      >
+        <label className="flex min-h-12 min-w-0 flex-1 items-center gap-3 rounded-md bg-raised px-4 shadow-[inset_0_0_0_2px_var(--copper)] focus-within:shadow-[inset_0_0_0_3px_var(--copper)]">
+          <span className="sr-only">Tally line: pieces, then what happened</span>
+          <input
+            ref={tally.field}
+            value={tally.text}
+            onChange={(event) => tally.write(event.target.value)}
+            placeholder="12-18 31 cut"
+            spellCheck={false}
+            autoCapitalize="none"
+            autoComplete="off"
+            aria-describedby="tally-effect"
+            className="min-w-24 flex-1 bg-transparent py-2 text-[20px] font-semibold outline-none placeholder:font-normal placeholder:text-mute"
+            onKeyDown={(event) => {
+              if (event.key === 'Escape') {
+                tally.write('');
+                event.currentTarget.blur();
+              }
+            }}
+          />
+          <output
+            id="tally-effect"
+            aria-live="polite"
+            className={`max-w-[62%] text-right text-[15.5px] leading-tight ${tally.isProblem ? 'font-semibold text-risk' : 'text-ink'}`}
+            data-testid="effect"
+          >
+            {tally.words}
+          </output>
+          {tally.canDo && !tally.isProblem && tally.text !== '' && (
+            <kbd className="rounded font-sans bg-soft px-2 py-0.5 text-[13px] font-semibold">Enter</kbd>
+          )}
+        </label>
+        <Button aria-pressed={pad} onClick={() => setPad(!pad)} aria-label="Number pad" className="px-3.5">
+          <svg aria-hidden width="20" height="20" viewBox="0 0 20 20" fill="currentColor">
+            {[3, 10, 17].map((y) => [3, 10, 17].map((x) => <circle key={`${x}${y}`} cx={x} cy={y} r="2" />))}
+          </svg>
+        </Button>
+        <Button onClick={() => void tally.undo('undo')}>Undo</Button>
+        <Button onClick={() => void tally.undo('redo')}>Redo</Button>
+      </form>
+    </footer>
+  );
+}

@@ -1,0 +1,131 @@
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { decide, readTally, type BreakReason, type Command, type SourceQuestion, type TallyMeaning } from '#core/bench';
+import { effectWords, refusalWords } from '#core/words';
+import { useBench } from '../state/bench.ts';
+import { useSend } from '../state/send.ts';
+import { useSelection } from '../state/selection.ts';
+import type { PanelView } from '../places/panel/panelView.ts';
+
+export interface AskedRecut {
+  readonly reason: BreakReason;
+  readonly minutes: number;
+}
+
+export interface Tally {
+  readonly text: string;
+  readonly field: React.RefObject<HTMLInputElement | null>;
+  readonly words: string;
+  readonly isProblem: boolean;
+  readonly canDo: boolean;
+  readonly lit: ReadonlySet<number>;
+  readonly litJoints: ReadonlySet<number>;
+  readonly questions: readonly SourceQuestion[];
+  readonly askedRecut: AskedRecut | null;
+  write(text: string): void;
+  begin(text: string): void;
+  enter(): Promise<void>;
+  undo(direction: 'undo' | 'redo'): Promise<void>;
+  /** Asks from which sheet, for pieces chosen by hand. */
+  ask(questions: readonly SourceQuestion[], recut?: AskedRecut): void;
+  answered(done: boolean): void;
+}
+
+/** The tally line's state: what is typed, what it means on this panel, and what is still to be asked. */
+export function useTally(view: PanelView): Tally {
+  const { reader, panel, settings } = view;
+  const [text, setText] = useState('');
+  const [questions, setQuestions] = useState<readonly SourceQuestion[]>([]);
+  const [askedRecut, setAskedRecut] = useState<AskedRecut | null>(null);
+  const field = useRef<HTMLInputElement>(null);
+  /** The line that is on its way, if one is: the next one follows it. */
+  const pending = useRef<Promise<boolean> | null>(null);
+  const personId = useBench((s) => s.personId);
+  const send = useSend();
+  const meaning = useMemo(() => readTally(text, reader, panel), [text, reader, panel]);
+  const stated = useMemo(
+    () => state(meaning, reader, settings.unit, personId),
+    [meaning, reader, settings.unit, personId],
+  );
+
+  const write = useCallback((next: string) => setText(next), []);
+  const begin = useCallback((next: string) => {
+    setText(next);
+    field.current?.focus();
+  }, []);
+  const undo = useCallback(async (direction: 'undo' | 'redo') => void (await send.putBack(direction)), [send]);
+  const ask = useCallback((next: readonly SourceQuestion[], recut?: AskedRecut) => {
+    setQuestions(next);
+    setAskedRecut(recut ?? null);
+  }, []);
+  const enter = async () => {
+    if (meaning.direction) {
+      setText('');
+      return undo(meaning.direction);
+    }
+    if (meaning.questions.length > 0) return ask(meaning.questions);
+    const { command } = meaning;
+    const before = pending.current;
+    // While an earlier line is still on its way the preview judges an old panel; the server judges in its stead.
+    if (!command || (stated.isProblem && !before)) {
+      if (stated.words) toast.error(stated.words);
+      return;
+    }
+    // The line is free for the next call at once; a refused one comes back unless another is being written.
+    setText('');
+    const mine = Promise.resolve(before).then(() => send.command(command));
+    pending.current = mine;
+    const done = await mine;
+    if (pending.current === mine) pending.current = null;
+    if (done) {
+      if (meaning.numbers.length > 0) useSelection.getState().choose(panel.id, meaning.numbers);
+    } else setText((now) => (now === '' ? text : now));
+  };
+  return {
+    text,
+    field,
+    ...stated,
+    canDo: meaning.direction !== null || meaning.command !== null || meaning.questions.length > 0,
+    lit: useMemo(() => new Set(meaning.numbers), [meaning]),
+    litJoints: useMemo(() => new Set(meaning.joints), [meaning]),
+    questions,
+    askedRecut,
+    write,
+    begin,
+    enter,
+    undo,
+    ask,
+    answered: (done) => {
+      setQuestions([]);
+      setAskedRecut(null);
+      if (done) setText('');
+      field.current?.focus();
+    },
+  };
+}
+
+/** The effect of the line in words, or what is wrong with it: the same rules that the server applies. */
+function state(
+  meaning: TallyMeaning,
+  reader: PanelView['reader'],
+  unit: PanelView['settings']['unit'],
+  personId: string | null,
+): { words: string; isProblem: boolean } {
+  const { line, command, problem, direction, questions } = meaning;
+  if (problem) return { words: problem, isProblem: true };
+  if (direction)
+    return {
+      words: direction === 'undo' ? 'takes back the last step of this screen' : 'does again what was taken back',
+      isProblem: false,
+    };
+  if (questions.length > 0)
+    return {
+      words: `${meaning.numbers.length === 1 ? '1 piece' : `${meaning.numbers.length} pieces`} cut · Enter asks from which sheet`,
+      isProblem: false,
+    };
+  if (line.kind === 'typing') return { words: line.hint, isProblem: false };
+  if (!command) return { words: '', isProblem: false };
+  const outcome = decide(reader, command as Command, { at: 0, seq: reader.seq + 1, personId, bench: '' }, reader.seq);
+  if ('refusal' in outcome) return { words: refusalWords(outcome.refusal, unit, reader), isProblem: true };
+  return { words: effectWords(command, reader, unit), isProblem: false };
+}
