@@ -1,0 +1,257 @@
+import { expect, test, type Page } from '@playwright/test';
+
+const BASE = 'http://127.0.0.1:4311';
+/** Nine panes, drawn without a real size, with a script that must never run. */
+const DRAWING = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 300" onload="document.title='ran'"><script>document.title='ran'</script>
+<g fill="none" stroke="#000"><rect width="300" height="300"/><path d="M100 0V300M200 0.3V300M0 100H300M0 200H300"/></g><text x="140" y="155" font-size="20">5</text></svg>`;
+const file = (name: string, text: string | Buffer) => ({ name, mimeType: 'image/svg+xml', buffer: Buffer.from(text) });
+
+test.describe.configure({ mode: 'serial' });
+let page: Page;
+test.beforeAll(async ({ browser }) => {
+  page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+});
+test.afterAll(() => page.close());
+
+const tally = async (text: string) => {
+  await page.getByLabel(/Tally line/).fill(text);
+};
+const effect = () => page.getByTestId('effect');
+const piece = (n: number) => page.locator(`[data-piece="${n}"]`);
+
+test('an empty studio says what to do first', async () => {
+  await page.goto(BASE);
+  await expect(page.getByRole('heading', { name: 'An empty bench' })).toBeVisible();
+  await page.getByRole('link', { name: /who works here/ }).click();
+  await page.getByLabel('Add a person').fill('Ada');
+  await page.getByLabel(/Hourly rate/).fill('30');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByText('€30.00 an hour')).toBeVisible();
+  await page.getByLabel('Lengths').selectOption('in');
+  await expect(page.getByLabel('Lengths')).toHaveValue('in');
+  await page.getByLabel('Lengths').selectOption('mm');
+  await page.getByRole('button', { name: /Who works\?/ }).click();
+  await page.getByRole('menuitem', { name: 'Ada' }).click();
+});
+
+test('a glass and its sheets go on the rack; a thickness below 0 is told in place', async () => {
+  await page.getByRole('link', { name: 'Rack' }).click();
+  for (const [code, name] of [
+    ['G-1', 'green'],
+    ['B-2', 'blue'],
+  ] as const) {
+    await page.getByRole('button', { name: 'New glass' }).click();
+    await page.getByLabel('Code', { exact: true }).fill(code);
+    await page.getByLabel('Name').fill(name);
+    await page.getByLabel('Thickness').fill('-3');
+    await expect(page.getByText('More than 0, such as 3 mm or 1/8 in.')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Enter the glass' })).toBeDisabled();
+    await page.getByLabel('Thickness').fill('1/8 in');
+    await page.getByLabel(/Price by m²/).fill('90');
+    await page.getByRole('button', { name: 'Enter the glass' }).click();
+    await expect(page.getByRole('button', { name: new RegExp(code) })).toBeVisible();
+  }
+  for (const [label, glass] of [
+    ['S1', 'G-1 green'],
+    ['S2', 'B-2 blue'],
+  ] as const) {
+    await page.getByRole('button', { name: 'Receive' }).click();
+    await page.getByLabel('Of which glass').selectOption({ label: glass });
+    await page.getByLabel('Label on it').fill(label);
+    await page.getByLabel('Wide').fill('600');
+    await page.getByLabel('High').fill('400 mm');
+    await page.getByLabel('Where it stands').fill('slot 1');
+    await page.getByRole('button', { name: 'Put it on the rack' }).click();
+    await expect(page.getByRole('button', { name: new RegExp(`sheet ${label},`) })).toBeVisible();
+  }
+});
+
+test('a commission, a panel, and its drawing: seen at its true size before it is taken in', async () => {
+  await page.getByRole('link', { name: 'Jobs' }).click();
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByLabel('What it is').fill('Nine panes');
+  await page.getByLabel('For whom').fill('the harbour');
+  await page.getByLabel('Due').fill('2030-05-01');
+  await page.getByRole('button', { name: 'Enter the commission' }).click();
+  await page.getByRole('button', { name: 'Add a panel' }).click();
+  await page.getByLabel('Wide').fill('0');
+  await expect(page.getByText(/A length above 0/)).toBeVisible();
+  await page.getByLabel('Wide').fill('300');
+  await page.getByLabel('High').fill('300');
+  await page.getByRole('button', { name: 'Enter the panel' }).click();
+  await expect(page.getByRole('heading', { name: 'Drop the drawing here' })).toBeVisible();
+
+  const choose = page.getByTestId('drawing-file');
+  await choose.setInputFiles(file('note.svg', 'no drawing at all'));
+  await expect(page.getByRole('alert')).toContainText('not an SVG drawing');
+  await choose.setInputFiles(
+    file('open.svg', '<svg xmlns="http://www.w3.org/2000/svg"><path stroke="#000" d="M0 0L9 9"/></svg>'),
+  );
+  await expect(page.getByRole('alert')).toContainText('closes a region');
+  await choose.setInputFiles(file('big.svg', Buffer.alloc(40_000_000, 32)));
+  await expect(page.getByRole('alert')).toContainText('40 MB');
+
+  await choose.setInputFiles(file('panes.svg', DRAWING));
+  await expect(page.getByRole('heading', { name: '9 pieces' })).toBeVisible();
+  await expect(page.getByText('guessed, the file gives none')).toBeVisible();
+  await expect(page.getByText('1 repair', { exact: true })).toBeVisible();
+  await page.getByLabel('is really').fill('300 mm');
+  await page.getByLabel('is really').press('Enter');
+  await expect(page.getByText('300 × 300 mm').first()).toBeVisible();
+  await expect(page.getByText('guessed')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Take in these 9 pieces' }).click();
+  await expect(page.getByRole('heading', { name: 'Choose glass' })).toBeVisible();
+  expect(await page.title()).toBe('Nelvik');
+});
+
+test('glass is given by tapping pieces and by a lasso', async () => {
+  await page.getByRole('button', { name: 'Pick the 9 without glass' }).click();
+  await page.getByRole('button', { name: /G-1 green/ }).click();
+  await expect(page.getByRole('button', { name: /9 here/ })).toBeVisible();
+  const board = await page.getByTestId('board').boundingBox();
+  const [low, left, right] = [await piece(7).boundingBox(), await piece(7).boundingBox(), await piece(9).boundingBox()];
+  if (!board || !low || !left || !right) throw new Error('the board is not drawn');
+  await page.getByRole('button', { name: 'Lasso' }).click();
+  const path: [number, number][] = [
+    [left.x - 8, low.y + 8],
+    [right.x + right.width + 8, low.y + 8],
+    [right.x + right.width + 8, low.y + low.height + 8],
+    [left.x - 8, low.y + low.height + 8],
+    [left.x - 8, low.y + 8],
+  ];
+  await page.mouse.move(...(path[0] as [number, number]));
+  await page.mouse.down();
+  for (const [x, y] of path) await page.mouse.move(x, y, { steps: 5 });
+  await page.mouse.up();
+  await expect(page.getByRole('heading', { name: 'Glass for 3 pieces' })).toBeVisible();
+  await page.getByRole('button', { name: /B-2 blue/ }).click();
+  await expect(page.getByRole('button', { name: /3 here/ })).toBeVisible();
+});
+
+test('the tally line: preview, impossible things explained, cut from a sheet, the rest an offcut', async () => {
+  await page.getByRole('link', { name: /^Bench/ }).click();
+  await tally('1-3 ground');
+  await expect(effect()).toHaveText('Pieces 1–3 are not cut yet; cut them first.');
+  await tally('1-3 99 cut');
+  await expect(effect()).toHaveText('There is no piece 99 in this panel; it has 9.');
+  await tally('1-6');
+  await expect(page.locator('[data-meant]')).toHaveCount(6);
+  await tally('1-6 7 cut');
+  await expect(effect()).toContainText('7 pieces cut · Enter asks from which sheet');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Cut from' })).toBeVisible();
+  await page.getByRole('group', { name: 'Glass G-1' }).getByLabel('an offcut').check();
+  await page.getByRole('group', { name: 'Glass G-1' }).getByLabel('Wide').fill('400');
+  await page.getByRole('group', { name: 'Glass G-1' }).getByLabel('High').fill('300');
+  await page.getByRole('button', { name: 'Cut', exact: true }).click();
+  await expect(page.getByTestId('counts')).toHaveText('2 to cut · 7 cut');
+  await page.getByRole('link', { name: 'Rack' }).click();
+  await page.getByRole('button', { name: /offcut S1-1, 400 by 300/ }).click();
+  await expect(page.getByRole('cell', { name: '120,000' }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.goBack();
+  await expect(page.getByTestId('counts')).toHaveText('2 to cut · 7 cut');
+});
+
+test('arrow keys go to the true neighbour; a break, a recut, undo and redo', async () => {
+  await piece(5).click();
+  await expect(page.getByRole('heading', { name: /^5/ })).toBeVisible();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.locator('[data-selected="6"]')).toHaveCount(1);
+  await page.keyboard.press('ArrowUp');
+  await expect(page.locator('[data-selected="3"]')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Broke …' }).click();
+  await page.getByLabel('Why').selectOption({ label: 'inside curve broke' });
+  await page.getByLabel('Minutes it cost').fill('12');
+  await page.getByRole('button', { name: 'Broke: back to be cut' }).click();
+  await expect(page.getByText('broken, to cut again')).toBeVisible();
+  await tally('3 recut from s1-1');
+  await expect(effect()).toContainText('1 piece cut from S1-1');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('counts')).toHaveText('2 to cut · 7 cut · 1 recut');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByTestId('counts')).toHaveText('3 to cut · 6 cut · 1 recut');
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(page.getByTestId('counts')).toHaveText('2 to cut · 7 cut · 1 recut');
+});
+
+test('two screens stay in step within a second; nothing is lost by a reload', async ({ browser }) => {
+  const other = await browser.newPage({ viewport: { width: 1024, height: 768 } });
+  await other.goto(page.url());
+  await expect(other.getByTestId('counts')).toHaveText('2 to cut · 7 cut · 1 recut');
+  await tally('1 2 ground');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('counts')).toContainText('2 ground');
+  await expect(other.getByTestId('counts')).toContainText('2 ground', { timeout: 1000 });
+  await other.getByRole('button', { name: 'Table' }).click();
+  await other.getByLabel('Stage').selectOption('ground');
+  await expect(other.getByRole('row')).toHaveCount(3);
+  await other.reload();
+  await expect(other.getByTestId('counts')).toContainText('2 ground');
+  await other.close();
+});
+
+test('the number pad does the same by touch', async () => {
+  await tally('');
+  await page.getByRole('button', { name: 'Number pad' }).click();
+  for (const key of ['8', 'space', '9']) await page.getByRole('button', { name: key, exact: true }).click();
+  await page.getByRole('group', { name: 'Number pad' }).getByRole('button', { name: 'cut', exact: true }).click();
+  await page.getByRole('button', { name: 'Do it' }).click();
+  await page.getByRole('button', { name: 'Cut', exact: true }).click();
+  await page.getByRole('group', { name: 'Number pad' }).getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByTestId('counts')).toHaveText('7 cut · 2 ground · 1 recut');
+});
+
+test('one touch starts the clock, another switches it, another stops it', async () => {
+  const clock = page.getByTestId('clock');
+  await clock.getByRole('button', { name: 'Start grinding' }).click();
+  await expect(clock).toContainText('Grinding 0:00');
+  await clock.getByRole('button', { name: 'Other work' }).click();
+  await page.getByRole('menuitem', { name: 'Foiling' }).click();
+  await expect(clock).toContainText('Foiling 0:00');
+  await clock.getByRole('button', { name: /Stop/ }).click();
+  await expect(clock).toContainText('Start grinding');
+});
+
+test('from here to delivery, joint by joint', async () => {
+  await tally('all in place');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('counts')).toContainText('9 in place');
+  await tally('4 back rough edge');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('counts')).toContainText('1 foiled · 8 in place');
+  await tally('joints 1-4 front');
+  await expect(effect()).toContainText('1 piece is not in place yet: 4.');
+  await tally('4 in place');
+  await page.keyboard.press('Enter');
+  await tally('joints 1-4 front');
+  await expect(page.locator('[data-meant-joint]')).toHaveCount(4);
+  await page.keyboard.press('Enter');
+  await page.getByRole('link', { name: /^Finish/ }).click();
+  await expect(page.getByText('front: 4 of 16 joints soldered')).toBeVisible();
+  const done = (step: string) =>
+    page
+      .getByRole('listitem')
+      .filter({ hasText: new RegExp(`^${step}`) })
+      .getByRole('button', { name: 'Done' })
+      .click();
+  await done('Solder the front');
+  await expect(page.getByText('front: 16 of 16 joints soldered')).toBeVisible();
+  await done('Deliver');
+  await expect(page.getByText('First solder the back.')).toBeVisible();
+  for (const [step, after] of [
+    ['Solder the back', 'Back soldered'],
+    ['Patina', 'Patina on'],
+    ['Deliver', 'Delivered'],
+  ] as const) {
+    await done(step);
+    await expect(page.getByText(after).first()).toBeVisible();
+  }
+  await page.getByRole('link', { name: /Hours & cost/ }).click();
+  await page.getByLabel('How long').fill('1:30');
+  await page.getByRole('button', { name: 'Enter', exact: true }).click();
+  await expect(page.getByText('1 h 30').first()).toBeVisible();
+  await expect(page.getByText(/inside curve broke/)).toBeVisible();
+  await page.getByRole('link', { name: 'Today' }).click();
+  await expect(page.getByText('The ledge is empty: every job is delivered.')).toBeVisible();
+});

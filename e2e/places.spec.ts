@@ -1,0 +1,100 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+
+const BASE = 'http://127.0.0.1:4312';
+const PLACES = [
+  '/',
+  '/commissions',
+  '/commissions/job-tide',
+  '/commissions?new=1',
+  '/panels/heron/measure',
+  '/panels/heron/cartoon',
+  '/panels/heron/glass',
+  '/panels/heron/bench',
+  '/panels/tide-1/finish',
+  '/panels/heron/hours',
+  '/rack',
+  '/reckoning',
+  '/setup',
+  '/nowhere',
+];
+
+for (const place of PLACES) {
+  test(`${place} is accessible, throws nothing and fits the tablet`, async ({ page }) => {
+    const wrong: string[] = [];
+    page.on('pageerror', (error) => wrong.push(error.message));
+    page.on('console', (message) => message.type() === 'error' && wrong.push(message.text()));
+    await page.setViewportSize({ width: 1024, height: 768 });
+    await page.goto(BASE + place);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    await page.waitForLoadState('networkidle', { timeout: 3000 }).catch(() => undefined);
+    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).analyze();
+    expect(
+      violations.map(
+        (v) =>
+          `${v.id}: ${v.nodes
+            .slice(0, 3)
+            .map((n) => n.html.slice(0, 160))
+            .join(' | ')}`,
+      ),
+    ).toEqual([]);
+    expect(wrong).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+  });
+}
+
+test('bench targets are at least 44 px high', async ({ page }) => {
+  await page.goto(`${BASE}/panels/heron/bench`);
+  await page.locator('[data-piece="44"]').click();
+  const heights = await page
+    .locator('main button, aside button, footer button, footer label')
+    .evaluateAll((all) => all.map((e) => [e.textContent ?? '', e.getBoundingClientRect().height] as const));
+  expect(heights.length).toBeGreaterThan(8);
+  expect(heights.filter(([, h]) => h < 43.5)).toEqual([]);
+});
+
+test('by lamplight the contrast holds too', async ({ page }) => {
+  await page.addInitScript(() =>
+    localStorage.setItem(
+      'nelvik-bench',
+      JSON.stringify({ state: { benchId: 'bench-night', personId: 'kesta', theme: 'dark' }, version: 0 }),
+    ),
+  );
+  for (const place of ['/', '/panels/heron/bench', '/rack', '/panels/heron/hours']) {
+    await page.goto(BASE + place);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    const { violations } = await new AxeBuilder({ page }).withRules(['color-contrast']).analyze();
+    expect(
+      violations.map(
+        (v) =>
+          `${place} ${v.id}: ${v.nodes
+            .slice(0, 4)
+            .map((n) => n.html.slice(0, 160))
+            .join(' | ')}`,
+      ),
+    ).toEqual([]);
+  }
+});
+
+test('the panel is drawn by its materials', async ({ page }) => {
+  await page.goto(`${BASE}/panels/heron/bench`);
+  await expect(page.locator('[data-stage]')).toHaveCount(107);
+  for (const stage of ['to-cut', 'cut', 'ground', 'foiled', 'in-place'])
+    expect(await page.locator(`[data-stage="${stage}"]`).count()).toBeGreaterThan(5);
+  await page.getByRole('radio', { name: 'Back' }).click();
+  await page.getByRole('radio', { name: 'Lit' }).click();
+  await expect(page.getByRole('radio', { name: 'Lit' })).toHaveAttribute('data-state', 'on');
+});
+
+test('the server gone for a while: the step waits and is done once', async ({ page, context }) => {
+  await page.goto(`${BASE}/panels/lantern/bench`);
+  await expect(page.getByTestId('counts')).toContainText('10 foiled · 20 in place');
+  await context.setOffline(true);
+  await page.getByLabel(/Tally line/).fill('21 in place');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Nelvik does not answer')).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByTestId('counts')).toContainText('9 foiled · 21 in place', { timeout: 10_000 });
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByTestId('counts')).toContainText('10 foiled · 20 in place');
+});
