@@ -65,12 +65,12 @@ export function useTally(view: PanelView): Tally {
     }
     if (meaning.questions.length > 0) return ask(meaning.questions);
     const { command } = meaning;
-    const before = pending.current;
-    // While an earlier line is still on its way the preview judges an old panel; the server judges in its stead.
-    if (!command || (stated.isProblem && !before)) {
+    if (!command) {
       if (stated.words) toast.error(stated.words);
       return;
     }
+    // The preview may still judge the panel as it was before the last line; the server alone decides.
+    const before = pending.current;
     // The line is free for the next call at once; a refused one comes back unless another is being written.
     setText('');
     const mine = Promise.resolve(before).then(() => send.command(command));
