@@ -219,7 +219,7 @@ describe('repairs', () => {
     );
     const reading = read(source);
     expect(reading.cartoon.pieces).toHaveLength(3);
-    expect(reading.repairs.some((r) => r.kind === 'sliver')).toBe(true);
+    expect(kinds(reading)).toContain('one-by-one');
   });
   it('a raster of panes, each drawn with its own border a tenth too large, is that raster', () => {
     const panes = Array.from({ length: 25 }, (_, k) => {
@@ -253,7 +253,7 @@ describe('nets of many panes', () => {
   ])('clean, curved %s: every piece, area complete, the map holds', (curved, across, down) => {
     const { cartoon, findings } = read(paneNet(across, down, 24, { curved }));
     expect(cartoon.pieces).toHaveLength(across * down);
-    expect(findings).toEqual([]);
+    expect(findings.filter((f) => f.kind !== 'many-lines')).toEqual([]);
     expect(checkMap(cartoon.map, facesOf(cartoon.map))).toEqual([]);
     expect(cartoon.pieces.reduce((sum, p) => sum + p.areaMm2, 0)).toBeCloseTo(outlineArea(cartoon), 3);
     for (const piece of cartoon.pieces) {

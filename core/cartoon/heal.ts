@@ -23,13 +23,30 @@ export interface LooseEnd {
   readonly lengthMm: number;
 }
 
+/** How far ends may be moved, and which of them the user wants left as drawn. */
+export interface Tolerance {
+  readonly snapMm: number;
+  /** A drawing by an unsteady hand may be healed up to here; equal to `snapMm` where the user set it. */
+  readonly mostMm: number;
+  /** Places of repairs that were refused. */
+  readonly refused: readonly Point[];
+}
+
 export interface Healed {
   /** Segments that meet at shared vertices only; every vertex has at least two of them. */
   readonly grid: VertexGrid;
   readonly ends: readonly number[];
   readonly repairs: readonly Repair[];
   readonly loose: readonly LooseEnd[];
+  /** The tolerance that was needed in the end. */
+  readonly toleranceMm: number;
+  /** Whether the drawing had any end that hung free as drawn. */
+  readonly hadFreeEnds: boolean;
 }
+
+/** When more than this share of the lines needed a repair, the hand was unsteady all over. */
+const SHAKY_SHARE = 0.25;
+const REFUSED_WITHIN_MM = 0.01;
 
 /**
  * Joins what the hand meant to join: ends that stop short are drawn to their line, ends that run over
@@ -39,7 +56,7 @@ export interface Healed {
  * that four shaken ends become one joint; then overruns are trimmed, since an end past its line must not
  * reach for the next one; what is still alone goes to the nearest node, else to the nearest line.
  */
-export function heal(lines: readonly DrawnLine[], snapMm: number): Healed | 'scribble' {
+export function heal(lines: readonly DrawnLine[], { snapMm, mostMm, refused }: Tolerance): Healed | 'scribble' {
   const grid = new VertexGrid();
   const repairs: Repair[] = [];
   const traced: number[] = [];
@@ -51,20 +68,75 @@ export function heal(lines: readonly DrawnLine[], snapMm: number): Healed | 'scr
   const { ends: drawn, doubled } = withoutDoubles(traced);
   let split = splitAtMeetings(grid, drawn);
   if (split.tooMany) return 'scribble';
-  if (doubled + split.doubled > 0) repairs.push({ kind: 'doubled', at: pointAt(grid, split.ends[0] ?? 0), movedMm: 0 });
-  const snap = snapMm * UNITS_PER_MM;
-  if (snap > 0) {
-    const gathered = gather(grid, drawn, freeEnds(split.ends), snap, repairs);
+  for (const at of placesOfDoubles(lines, doubled + split.doubled, pointAt(grid, split.ends[0] ?? 0)))
+    repairs.push({ kind: 'doubled', at, movedMm: 0 });
+  const kept = keptPlaces(grid, refused);
+  const freeAtFirst = freeEnds(split.ends);
+  const hadFreeEnds = freeAtFirst.length > 0;
+  const toleranceMm = Math.max(snapMm, Math.min(mostMm, shakeOf(grid, split.ends, freeAtFirst, lines.length, mostMm)));
+  if (hadFreeEnds && toleranceMm > 0) {
+    const snap = toleranceMm * UNITS_PER_MM;
+    const gathered = gather(grid, drawn, freeAtFirst, snap, repairs, kept);
     if (gathered) split = splitAtMeetings(grid, gathered);
-    const trimmed = trim(grid, split.ends, snap, repairs, null);
-    const reached = reach(grid, trimmed, snap, repairs);
+    const trimmed = trim(grid, split.ends, snap, repairs, null, kept);
+    const reached = reach(grid, trimmed, snap, repairs, kept);
     split = reached ? splitAtMeetings(grid, reached) : { ...split, ends: trimmed };
     if (split.tooMany) return 'scribble';
   }
   let { ends } = split;
   const loose: LooseEnd[] = [];
-  ends = trim(grid, ends, snap, repairs, loose);
-  return { grid, ends, repairs, loose };
+  ends = trim(grid, ends, toleranceMm * UNITS_PER_MM, repairs, loose, kept);
+  return { grid, ends, repairs, loose, toleranceMm, hadFreeEnds };
+}
+
+/**
+ * How far the ends of an unsteady hand lie apart: 0 unless free ends are all over the drawing, else half as much
+ * again as the distance within which 19 of 20 find the next one.
+ */
+function shakeOf(
+  grid: VertexGrid,
+  ends: readonly number[],
+  free: readonly number[],
+  lines: number,
+  mostMm: number,
+): number {
+  if (free.length < Math.max(8, SHAKY_SHARE * lines)) return 0;
+  const tree = new Flatbush(free.length);
+  for (const v of free) tree.add(grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number);
+  tree.finish();
+  const at = segmentsAt(ends);
+  const apart: number[] = [];
+  free.forEach((v, i) => {
+    const [x, y] = [grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number];
+    const isOther = (j: number) => j !== i && at.get(free[j] as number)?.[0] !== at.get(v)?.[0];
+    const [next] = tree.neighbors(x, y, 1, 2 * mostMm * UNITS_PER_MM, isOther);
+    if (next !== undefined) apart.push(distance(grid, v, free[next] as number) / UNITS_PER_MM);
+  });
+  if (apart.length < free.length / 2) return 0;
+  return 1.5 * (apart.sort((a, b) => a - b)[Math.floor(apart.length * 0.95)] ?? 0);
+}
+
+/** Which vertices stay as drawn because a repair there was refused. */
+function keptPlaces(grid: VertexGrid, refused: readonly Point[]): (vertex: number) => boolean {
+  if (refused.length === 0) return () => false;
+  return (vertex) => {
+    const [x, y] = pointAt(grid, vertex);
+    return refused.some(([rx, ry]) => Math.hypot(rx - x, ry - y) <= REFUSED_WITHIN_MM);
+  };
+}
+
+/** Where whole lines stand twice; where only stretches do, one place speaks for all of them. */
+function placesOfDoubles(lines: readonly DrawnLine[], doubled: number, otherwise: Point): Point[] {
+  if (doubled === 0) return [];
+  const seen = new Set<string>();
+  const places: Point[] = [];
+  for (const { points } of lines) {
+    const ends = [points[0], points.at(-1)].map((p) => (p as Point).map((v) => v.toFixed(3)).join()).sort();
+    const key = `${ends.join(';')}|${points.length}`;
+    if (seen.has(key)) places.push(points[points.length >> 1] as Point);
+    else seen.add(key);
+  }
+  return places.length > 0 ? places : [otherwise];
 }
 
 const pointAt = (grid: VertexGrid, v: number): Point => [
@@ -98,6 +170,7 @@ function trim(
   most: number,
   repairs: Repair[],
   loose: LooseEnd[] | null,
+  kept: (vertex: number) => boolean,
 ): number[] {
   let current = [...ends];
   for (;;) {
@@ -122,9 +195,10 @@ function trim(
       }
       if (tail.length === 0) continue;
       const hangs = (at.get(v) as number[]).length > 2;
-      if (loose === null && !(hangs && length <= most)) continue;
+      if (loose === null && (kept(vertex) || !(hangs && length <= most))) continue;
       for (const s of tail) dropped.add(s);
-      if (length <= most) repairs.push({ kind: 'trimmed', at: pointAt(grid, vertex), movedMm: length / UNITS_PER_MM });
+      if (length <= most && !kept(vertex))
+        repairs.push({ kind: 'trimmed', at: pointAt(grid, vertex), movedMm: length / UNITS_PER_MM });
       else loose?.push({ at: pointAt(grid, vertex), lengthMm: length / UNITS_PER_MM });
     }
     if (dropped.size === 0) return current;
@@ -152,9 +226,10 @@ function gather(
   loneEnds: readonly number[],
   snap: number,
   repairs: Repair[],
+  kept: (vertex: number) => boolean,
 ): number[] | null {
   const at = segmentsAt(ends);
-  const free = loneEnds.filter((v) => at.get(v)?.length === 1);
+  const free = loneEnds.filter((v) => at.get(v)?.length === 1 && !kept(v));
   if (free.length < 2) return null;
   const move = new Map<number, number>();
   const tree = segmentTree(grid, ends);
@@ -252,8 +327,14 @@ function segmentTree(grid: VertexGrid, ends: readonly number[]): Flatbush {
 }
 
 /** Draws each free end that is still alone to the nearest node within `snap`, else onto the nearest line. */
-function reach(grid: VertexGrid, ends: readonly number[], snap: number, repairs: Repair[]): number[] | null {
-  const free = freeEnds(ends);
+function reach(
+  grid: VertexGrid,
+  ends: readonly number[],
+  snap: number,
+  repairs: Repair[],
+  kept: (vertex: number) => boolean,
+): number[] | null {
+  const free = freeEnds(ends).filter((v) => !kept(v));
   if (free.length === 0) return null;
   const at = segmentsAt(ends);
   const tree = segmentTree(grid, ends);

@@ -1,18 +1,9 @@
-export {
-  DEFAULT_SNAP_MM,
-  makeCartoon,
-  outlineArea,
-  pieceRings,
-  type Cartoon,
-  type CartoonFinding,
-  type CartoonOptions,
-  type CartoonPiece,
-  type CartoonReading,
-  type Joint,
-  type JointKind,
-} from './cartoon.ts';
-export { readCartoon, type ReadOptions } from './readCartoon.ts';
+export { DEFAULT_SNAP_MM, makeCartoon, type CartoonOptions } from './cartoon.ts';
+export { describeCartoon, outlineArea, pieceRings, shapeFindings, type NameFaces } from './describe.ts';
+export type { Cartoon, CartoonFinding, CartoonPiece, CartoonReading, Joint, JointKind } from './types.ts';
+export { readCartoon, readDrawingText, type ReadOptions } from './readCartoon.ts';
 export { readSvg, MOST_SOURCE_CHARS } from './read/readSvg.ts';
-export type { DrawingFinding, DrawingRefusal, DrawingRefusalCode, RawDrawing } from './read/types.ts';
+export { readDxf } from './read/readDxf.ts';
+export type { DrawingFinding, DrawingRefusal, DrawingRefusalCode, DrawnLine, RawDrawing } from './read/types.ts';
 export type { Repair, RepairKind } from './heal.ts';
 export { neighbourTowards, type Direction } from './neighbour.ts';

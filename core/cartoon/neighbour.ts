@@ -1,5 +1,5 @@
 import type { Point } from '../geometry/index.ts';
-import type { CartoonPiece } from './cartoon.ts';
+import type { CartoonPiece } from './types.ts';
 
 export type Direction = 'left' | 'right' | 'up' | 'down';
 const HEADING: Readonly<Record<Direction, Point>> = { left: [-1, 0], right: [1, 0], up: [0, -1], down: [0, 1] };

@@ -3,6 +3,7 @@ import {
   pathLength,
   perimeter,
   ringPoints,
+  type Face,
   type MapFaces,
   type MapLine,
   type PlanarMap,
@@ -12,38 +13,67 @@ import type { Repair } from './heal.ts';
 
 /** A region longer than this many times its width is a gap between two borders, not glass: P²/A of a 6 : 1 strip is 33. */
 const THIN = 30;
+/** A gap of 1 mm between borders a metre long. */
+const MOST_SLIVER_MM2 = 1000;
 
 /**
  * Takes out the slivers between borders that were drawn twice: regions thinner than the snap distance all
  * along, and the specks where two such borders cross. Of the two sides the one with more length goes, so the sliver joins its neighbour there.
  */
-export function removeSlivers(map: PlanarMap, snapMm: number): { map: PlanarMap; faces: MapFaces; repairs: Repair[] } {
+export function removeSlivers(
+  map: PlanarMap,
+  snapMm: number,
+  hadFreeEnds: boolean,
+  refused: readonly Point[] = [],
+): { map: PlanarMap; faces: MapFaces; repairs: Repair[] } {
   const repairs: Repair[] = [];
   let current = map;
   let traced = facesOf(current);
   if (snapMm <= 0) return { map: current, faces: traced, repairs };
+  // In a clean drawing a speck is a real piece; where ends were healed, or beside a sliver, it is a slip of the hand.
+  const specksGo = hadFreeEnds;
+  const slivered = new Set<string>();
   for (;;) {
     const gone = new Set<number>();
     const touched = new Set<number>();
     traced.faces.forEach((face) => {
+      // A face this large is no sliver; most faces need no closer look.
+      if (face.areaMm2 > MOST_SLIVER_MM2) return;
+      // A loop by itself lies between no two borders: it is an island, however small.
+      if (face.rings.length === 1 && face.rings[0]?.length === 1) return;
       const rings = face.rings.map((ring) => ringPoints(current, ring));
       const around = rings.reduce((sum, ring) => sum + perimeter(ring), 0);
       const width = (2 * face.areaMm2) / around;
-      const isThin = (around * around) / face.areaMm2 > THIN || face.areaMm2 < snapMm * snapMm;
-      if (width >= snapMm || !isThin) return;
+      const isThin = (around * around) / face.areaMm2 > THIN;
+      const isSpeck = face.areaMm2 < snapMm * snapMm && (specksGo || touchesSliver(current, face, slivered));
+      if (width >= snapMm || !(isThin || isSpeck)) return;
+      const at = (rings[0]?.[0] ?? [0, 0]) as Point;
+      if (refused.some(([x, y]) => Math.hypot(x - at[0], y - at[1]) < 0.01)) return;
+      for (const ref of face.rings.flat()) {
+        const { from, to } = current.lines[ref < 0 ? ~ref : ref] as MapLine;
+        slivered.add(keyOf(current, from)).add(keyOf(current, to));
+      }
       const sides = new Set(face.rings.flat().map((ref) => (ref < 0 ? ~ref : ref)));
       if ([...sides].some((line) => touched.has(line))) return;
       const lengths = [...sides].map((line) => ({ line, mm: pathLength((current.lines[line] as MapLine).points) }));
       const longest = lengths.reduce((a, b) => (b.mm > a.mm ? b : a));
       for (const side of sides) touched.add(side);
       gone.add(longest.line);
-      repairs.push({ kind: 'sliver', at: (rings[0]?.[0] ?? [0, 0]) as Point, movedMm: width });
+      repairs.push({ kind: 'sliver', at, movedMm: width });
     });
     if (gone.size === 0) return { map: current, faces: traced, repairs };
     current = withoutLines(current, gone);
     traced = facesOf(current);
   }
 }
+
+const keyOf = (map: PlanarMap, node: number): string => (map.nodes[node] as Point).join();
+
+const touchesSliver = (map: PlanarMap, face: Face, slivered: ReadonlySet<string>): boolean =>
+  face.rings.flat().some((ref) => {
+    const { from, to } = map.lines[ref < 0 ? ~ref : ref] as MapLine;
+    return slivered.has(keyOf(map, from)) || slivered.has(keyOf(map, to));
+  });
 
 /** The map without some lines; tails and nodes that this leaves loose or straight go too. */
 export function withoutLines(map: PlanarMap, gone: ReadonlySet<number>): PlanarMap {

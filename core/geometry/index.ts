@@ -12,7 +12,7 @@ export {
   type Point,
   type Ring,
 } from './ring.ts';
-export { areaOfRings, cutAway, insetRegion, type Strip } from './offset.ts';
+export { areaOfRings, closeGaps, cutAway, insetRegion, intersection, type Strip } from './offset.ts';
 export { splitAtMeetings, UNITS_PER_MM, VertexGrid, withoutDoubles } from './arrangement.ts';
 export { checkMap, facesOf, ringPoints, type Face, type MapFaces, type MapLine, type PlanarMap } from './planarMap.ts';
 export { thinLine } from './thin.ts';

@@ -52,6 +52,27 @@ export function cutAway(rings: readonly Ring[], strips: readonly Strip[]): Ring[
   return fromPaths(Clipper.difference(toPaths(orient(rings)), clip, FillRule.NonZero));
 }
 
+/**
+ * The outer contours of regions that lie next to each other with gaps: grown by `byMm` until they run together,
+ * then drawn in again by `backMm`.
+ * @param rings outer rings and holes, each wound as its region says (holes the other way round)
+ */
+export function closeGaps(rings: readonly Ring[], byMm: number, backMm: number): Ring[] {
+  const grown = Clipper.inflatePaths(
+    Clipper.union(toPaths(rings), FillRule.NonZero),
+    byMm * UNITS_PER_MM,
+    JoinType.Miter,
+    EndType.Polygon,
+    MITRE_LIMIT,
+  );
+  return fromPaths(Clipper.inflatePaths(grown, -backMm * UNITS_PER_MM, JoinType.Miter, EndType.Polygon, MITRE_LIMIT));
+}
+
+/** What two regions have in common; each is rings as this file returns them. */
+export function intersection(a: readonly Ring[], b: readonly Ring[]): Ring[] {
+  return fromPaths(Clipper.intersect(toPaths(a), toPaths(b), FillRule.NonZero));
+}
+
 /** Total area in mm² of rings as this file returns them (holes count negative). */
 export function areaOfRings(rings: readonly Ring[]): number {
   return Math.abs(rings.reduce((sum, ring) => sum + signedArea(ring), 0));

@@ -8,6 +8,10 @@ export function cartoonFindingWords(finding: CartoonFinding, unit: DisplayUnit):
       return `Left out: ${finding.count} × ${finding.what}.`;
     case 'assumed-96':
       return 'The file gives no real size; it was read at 96 px to the inch. Set the true size by one measure.';
+    case 'assumed-mm':
+      return 'The file names no unit; its numbers were read as millimetres. Set the true size by one measure.';
+    case 'weights-ignored':
+      return `${count(finding.count, 'weighted curve')} ${finding.count === 1 ? 'was' : 'were'} read without weights and may lie a little off; look at ${finding.count === 1 ? 'it' : 'them'}.`;
     case 'path-cut-short':
       return `${count(finding.count, 'path')} had a damaged end; the sound part was kept.`;
     case 'bad-numbers':
@@ -17,7 +21,13 @@ export function cartoonFindingWords(finding: CartoonFinding, unit: DisplayUnit):
     case 'hole':
       return `Piece ${finding.pieces[0]} goes all round another: glass cannot be cut so. Add a line.`;
     case 'many-lines':
-      return `More than four lines meet at one point, among pieces ${showNumbers(finding.pieces)}: hard to solder clean.`;
+      return `Four lines or more meet at one point, among pieces ${showNumbers(finding.pieces)}: the joint gets lumpy; let one line end a little beside the others.`;
+    case 'inked':
+      return `The lines are drawn with both their sides, about ${showLength(finding.widthMm, unit, 1)} wide: each was taken as the one line in its middle.`;
+    case 'one-by-one':
+      return `${count(finding.count, 'region')} were drawn one by one with borders up to ${showLength(finding.widthMm, unit, 2)} apart: each border was taken as the one line in the middle.`;
+    case 'shaky':
+      return `Ends are off all over the drawing, so they were joined over up to ${showLength(finding.toleranceMm, unit, 1)}; look the repairs over.`;
   }
 }
 

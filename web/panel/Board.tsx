@@ -210,7 +210,9 @@ export function Board(props: BoardProps) {
           </g>
         </g>
       </svg>
-      <div className={`absolute z-10 flex flex-wrap justify-end gap-1.5 ${narrow ? 'inset-x-2 bottom-2' : 'right-4 -top-[50px]'}`}>
+      <div
+        className={`absolute z-10 flex flex-wrap justify-end gap-1.5 ${narrow ? 'inset-x-2 bottom-2' : 'right-4 -top-[50px]'}`}
+      >
         {tools}
         <Button
           look="line"

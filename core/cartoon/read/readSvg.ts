@@ -1,5 +1,6 @@
 import { compose, IDENTITY, type Matrix } from '../../geometry/index.ts';
 import { lengthToMm, MM_PER_UNIT, readLength } from '../../units/index.ts';
+import { isHelperLayer } from './layers.ts';
 import { readMarkup, type MarkupNode } from './markup.ts';
 import { drawPathData, MOST_POINTS, PathPen } from './pathData.ts';
 import { readStyleSheets, styleOf, type Style } from './style.ts';
@@ -31,7 +32,6 @@ const ONLY_LENDING = new Set([
   'switch-off',
 ]);
 const SHAPES = new Set(['path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon']);
-const HELPER_LAYER = /\b(guides?|dimensions?|construction|notes?|helper lines?|measurements?)\b/i;
 
 interface Walk {
   readonly byId: Map<string, MarkupNode>;
@@ -43,6 +43,7 @@ interface Walk {
   readonly leftOut: Map<string, number>;
   readonly layers: Map<string, { name: string; hidden: boolean; shapes: number }>;
   points: number;
+  shapes: number;
   uses: number;
   badNumbers: number;
   shortened: number;
@@ -71,6 +72,7 @@ export function readSvg(source: string, layersIn: ReadonlySet<string> = new Set(
     leftOut: new Map(),
     layers: new Map(),
     points: 0,
+    shapes: 0,
     uses: 0,
     badNumbers: 0,
     shortened: 0,
@@ -188,7 +190,7 @@ function visit(
   const faint = style.display === 'none' || Number.parseFloat(style.opacity ?? '1') === 0;
   let out = hidden || faint;
   if (layer !== null) {
-    const off = faint || style.visibility === 'hidden' || HELPER_LAYER.test(layer);
+    const off = faint || style.visibility === 'hidden' || isHelperLayer(layer);
     walk.layers.set(layer, { name: layer, hidden: off, shapes: countShapes(node) });
     if (off) out = !walk.layersIn.has(layer);
   }
@@ -209,7 +211,7 @@ function layerName(node: MarkupNode): string | null {
   if (node.attributes.get('groupmode') === 'layer')
     return node.attributes.get('label') ?? node.attributes.get('id') ?? 'layer';
   const id = node.attributes.get('id');
-  return id !== undefined && HELPER_LAYER.test(id.replace(/[_-]+/g, ' ')) ? id.replace(/[_-]+/g, ' ') : null;
+  return id !== undefined && isHelperLayer(id) ? id.replace(/[_-]+/g, ' ') : null;
 }
 
 const countShapes = (node: MarkupNode): number =>
@@ -324,6 +326,7 @@ function drawShape(node: MarkupNode, style: Style, matrix: Matrix, walk: Walk, l
   if (!stroked && !filled) return leave('shapes with neither stroke nor fill');
   const pen = new PathPen(matrix);
   const whole = drawInto(pen, node);
+  const shape = ++walk.shapes;
   if (!whole) walk.shortened++;
   for (const { points, closed } of pen.paths) {
     if (points.some(([x, y]) => !Number.isFinite(x) || !Number.isFinite(y))) {
@@ -332,8 +335,8 @@ function drawShape(node: MarkupNode, style: Style, matrix: Matrix, walk: Walk, l
     }
     walk.points += points.length;
     if (walk.points > MOST_POINTS) return;
-    if (stroked) walk.strokes.push({ points, closed });
-    else walk.fills.push({ points, closed: true });
+    if (stroked) walk.strokes.push({ points, closed, shape });
+    else walk.fills.push({ points, closed: true, shape });
   }
   if (pen.paths.length === 0 && !whole) walk.badNumbers++;
 }

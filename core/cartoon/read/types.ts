@@ -4,6 +4,8 @@ import type { Point } from '../../geometry/index.ts';
 export interface DrawnLine {
   readonly points: readonly Point[];
   readonly closed: boolean;
+  /** Lines with the same number are outlines of one drawn shape. */
+  readonly shape?: number;
 }
 
 export interface DrawnText {
@@ -14,7 +16,10 @@ export interface DrawnText {
 /** What was noticed while reading; words for it live in core/words. */
 export type DrawingFinding =
   | { readonly kind: 'left-out'; readonly what: string; readonly count: number }
-  | { readonly kind: 'assumed-96' | 'path-cut-short' | 'bad-numbers'; readonly count: number };
+  | {
+      readonly kind: 'assumed-96' | 'assumed-mm' | 'weights-ignored' | 'path-cut-short' | 'bad-numbers';
+      readonly count: number;
+    };
 
 export interface RawDrawing {
   readonly lines: readonly DrawnLine[];

@@ -1,0 +1,180 @@
+import Flatbush from 'flatbush';
+import polylabel from 'polylabel';
+import {
+  boxOf,
+  centroid,
+  facesOf,
+  perimeter,
+  regionContains,
+  ringPoints,
+  signedArea,
+  type MapFaces,
+  type MapLine,
+  type PlanarMap,
+  type Point,
+  type Ring,
+} from '../geometry/index.ts';
+import { numberPieces } from './numbering.ts';
+import type { RawDrawing } from './read/types.ts';
+import type { Cartoon, CartoonFinding, CartoonPiece, Joint, JointKind } from './types.ts';
+
+/** The outline turns by more than this where two border cames meet in a corner. */
+const CORNER_DEG = 30;
+
+/** Gives the faces of a map, in their order, a number and words. */
+export type NameFaces = (
+  faces: readonly { readonly areaMm2: number; readonly centroid: Point; readonly rings: readonly Ring[] }[],
+) => { readonly numbers: readonly number[]; readonly labels: readonly (string | null)[] };
+
+/** Numbers written in the drawing where there are any, else rows from the top left; see {@link numberPieces}. */
+export const namedByTexts =
+  (texts: RawDrawing['texts']): NameFaces =>
+  (faces) =>
+    numberPieces(
+      faces,
+      wordsInside(
+        faces.map((face) => face.rings),
+        texts,
+      ),
+    );
+
+/** From a sound map to pieces with neighbours, joints and outlines. */
+export function describeCartoon(map: PlanarMap, name: NameFaces, traced: MapFaces = facesOf(map)): Cartoon {
+  const pieces = describePieces(map, traced, name);
+  return {
+    version: 1,
+    map,
+    pieces,
+    joints: findJoints(map, pieces),
+    outlines: traced.outsides.filter((o) => o.parent === null).map((o) => o.ring),
+    box: boxOf(map.lines.flatMap((line) => line.points)),
+  };
+}
+
+/** What the pieces and joints themselves show: regions with a hole, joints of too many lines. */
+export function shapeFindings({ pieces, joints }: Pick<Cartoon, 'pieces' | 'joints'>): CartoonFinding[] {
+  const holes = pieces
+    .filter((p) => p.rings.length > 1)
+    .map((p): CartoonFinding => ({ kind: 'hole', at: p.labelAt, pieces: [p.number] }));
+  const many = joints
+    .filter((j) => j.kind === 'many' || (j.kind === 'X' && j.pieces.length >= 4))
+    .map((j): CartoonFinding => ({ kind: 'many-lines', at: j.at, pieces: j.pieces }));
+  return [...holes, ...many];
+}
+
+/** The rings of a piece as points, outer ring first. */
+export function pieceRings(cartoon: Pick<Cartoon, 'map'>, piece: Pick<CartoonPiece, 'rings'>): Ring[] {
+  return piece.rings.map((ring) => ringPoints(cartoon.map, ring));
+}
+
+/** Area enclosed by the outlines, mm². */
+export function outlineArea(cartoon: Cartoon): number {
+  return cartoon.outlines.reduce((sum, ring) => sum - signedArea(ringPoints(cartoon.map, ring)), 0);
+}
+
+function describePieces(map: PlanarMap, traced: MapFaces, name: NameFaces): CartoonPiece[] {
+  const shapes = traced.faces.map((face) => {
+    const rings = face.rings.map((ring) => ringPoints(map, ring));
+    const middle = centroid(rings);
+    const perimeterMm = rings.reduce((sum, ring) => sum + perimeter(ring), 0);
+    return { face, rings, middle, perimeterMm, ...labelPlace(rings, face.areaMm2, middle) };
+  });
+  const { numbers, labels } = name(
+    shapes.map(({ face, middle, rings }) => ({ areaMm2: face.areaMm2, centroid: middle, rings })),
+  );
+  const sides = new Map<number, number[]>();
+  shapes.forEach(({ face }, i) => {
+    for (const ref of face.rings.flat()) {
+      const line = ref < 0 ? ~ref : ref;
+      const both = sides.get(line);
+      if (both) both.push(i);
+      else sides.set(line, [i]);
+    }
+  });
+  const neighbours = shapes.map(() => new Set<number>());
+  for (const [a, b] of sides.values()) {
+    if (a === undefined || b === undefined || a === b) continue;
+    neighbours[a]?.add(numbers[b] as number);
+    neighbours[b]?.add(numbers[a] as number);
+  }
+  return shapes
+    .map(({ face, middle, perimeterMm, labelAt, labelRadiusMm }, i) => ({
+      number: numbers[i] as number,
+      label: labels[i] ?? null,
+      rings: face.rings,
+      areaMm2: face.areaMm2,
+      perimeterMm,
+      centroid: middle,
+      labelAt,
+      labelRadiusMm,
+      neighbours: [...(neighbours[i] as Set<number>)].sort((a, b) => a - b),
+    }))
+    .sort((a, b) => a.number - b.number);
+}
+
+function labelPlace(rings: readonly Ring[], areaMm2: number, middle: Point): { labelAt: Point; labelRadiusMm: number } {
+  const found = polylabel(rings as unknown as number[][][], Math.max(0.05, Math.sqrt(areaMm2) / 25));
+  // polylabel answers distance 0 where the region is thinner than the precision: the centroid must do.
+  if (!(found.distance > 0)) return { labelAt: middle, labelRadiusMm: 0 };
+  return { labelAt: [found[0] as number, found[1] as number], labelRadiusMm: found.distance };
+}
+
+/** For each region the texts that stand in it. */
+function wordsInside(regions: readonly (readonly Ring[])[], texts: RawDrawing['texts']): string[][] {
+  const inside: string[][] = regions.map(() => []);
+  if (texts.length === 0 || regions.length === 0) return inside;
+  const tree = new Flatbush(regions.length);
+  for (const rings of regions) {
+    const { minX, minY, maxX, maxY } = boxOf(rings[0] as Ring);
+    tree.add(minX, minY, maxX, maxY);
+  }
+  tree.finish();
+  for (const { text, at } of texts) {
+    const home = tree.search(at[0], at[1], at[0], at[1]).find((i) => regionContains(regions[i] as Ring[], at));
+    if (home !== undefined) inside[home]?.push(text);
+  }
+  return inside;
+}
+
+function findJoints(map: PlanarMap, pieces: readonly CartoonPiece[]): Joint[] {
+  const meeting: number[][] = map.nodes.map(() => []);
+  map.lines.forEach((line, i) => {
+    meeting[line.from]?.push(i);
+    meeting[line.to]?.push(i);
+  });
+  const byLine: number[][] = map.lines.map(() => []);
+  for (const piece of pieces)
+    for (const ring of piece.rings) for (const ref of ring) byLine[ref < 0 ? ~ref : ref]?.push(piece.number);
+  const around = (lines: readonly number[]) =>
+    [...new Set(lines.flatMap((line) => byLine[line] ?? []))].sort((a, b) => a - b);
+  const found: Omit<Joint, 'id'>[] = [];
+  meeting.forEach((lines, node) => {
+    if (lines.length < 3) return;
+    const kind: JointKind = lines.length === 3 ? 'T' : lines.length === 4 ? 'X' : 'many';
+    found.push({ at: map.nodes[node] as Point, kind, lines, pieces: around(lines) });
+  });
+  map.lines.forEach((line, i) => {
+    if (byLine[i]?.length !== 1) return;
+    for (const at of corners(line)) found.push({ at, kind: 'L', lines: [i], pieces: around([i]) });
+  });
+  return found
+    .sort((a, b) => Math.round(a.at[1] / 5) - Math.round(b.at[1] / 5) || a.at[0] - b.at[0])
+    .map((joint, i) => ({ id: i + 1, ...joint }));
+}
+
+function corners(line: MapLine): Point[] {
+  const { points } = line;
+  const loop = line.from === line.to;
+  const found: Point[] = [];
+  const last = points.length - 1;
+  for (let i = loop ? 0 : 1; i < last; i++) {
+    const [ax, ay] = points[i === 0 ? last - 1 : i - 1] as Point;
+    const [bx, by] = points[i] as Point;
+    const [cx, cy] = points[i + 1] as Point;
+    const turn = Math.abs(
+      Math.atan2((bx - ax) * (cy - by) - (by - ay) * (cx - bx), (bx - ax) * (cx - bx) + (by - ay) * (cy - by)),
+    );
+    if (turn > (CORNER_DEG * Math.PI) / 180) found.push([bx, by]);
+  }
+  return found;
+}

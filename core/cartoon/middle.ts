@@ -1,0 +1,119 @@
+import { Delaunay } from 'd3-delaunay';
+import { thinLine, UNITS_PER_MM, VertexGrid, type Point, type Ring } from '../geometry/index.ts';
+import { chainLines } from './chains.ts';
+import type { DrawnLine } from './read/types.ts';
+
+/** Samples stand this many to the width of the channel: its middle then wavers by 1/128 of that width at most. */
+const SAMPLES_TO_A_WIDTH = 4;
+const LEAST_STEP_MM = 0.04;
+const MOST_SAMPLES = 250_000;
+
+/** One bank of a channel: the border of one region, told apart from the others by its label. */
+export interface Bank {
+  readonly ring: Ring;
+  readonly label: number;
+}
+
+/**
+ * The lines that run in the middle between banks of different labels, where these are at most `mostMm` apart.
+ *
+ * Points are set along the banks; an edge of their Voronoi diagram (dual of Delaunay's triangulation) between two
+ * points of different labels is a stretch of the middle:
+ *
+ *      A ·  ·  ·  ·  ·          Both ends of an edge are centres of circles through three points, shared
+ *     ───────────────────       with the edges beside it, so the stretches join without a gap, and three
+ *      B ·  ·  ·  ·  ·          channels meet in one node.
+ *
+ * @param widthMm how wide the channel is on the whole
+ * @returns open lines from joint to joint, thinned to a hundredth of the channel's width
+ */
+export function middleLines(banks: readonly Bank[], widthMm: number, mostMm: number): DrawnLine[] {
+  const length = banks.reduce((sum, { ring }) => sum + around(ring), 0);
+  const step = Math.max(LEAST_STEP_MM, widthMm / SAMPLES_TO_A_WIDTH, length / MOST_SAMPLES);
+  const xy: number[] = [];
+  const labels: number[] = [];
+  for (const { ring, label } of banks) {
+    for (const [x, y] of sampled(ring, step)) {
+      xy.push(x, y);
+      labels.push(label);
+    }
+  }
+  if (labels.length < 3) return [];
+  const { triangles, halfedges } = new Delaunay(Float64Array.from(xy));
+  const grid = new VertexGrid();
+  const centres = new Int32Array(triangles.length / 3).fill(-1);
+  const centre = (triangle: number): number => {
+    if ((centres[triangle] as number) < 0) {
+      const [x, y] = circumcentre(xy, triangles, triangle);
+      centres[triangle] = grid.at(x * UNITS_PER_MM, y * UNITS_PER_MM);
+    }
+    return centres[triangle] as number;
+  };
+  const ends: number[] = [];
+  for (let e = 0; e < halfedges.length; e++) {
+    const opposite = halfedges[e] as number;
+    if (opposite >= 0 && opposite < e) continue;
+    const a = triangles[e] as number;
+    const b = triangles[e % 3 === 2 ? e - 2 : e + 1] as number;
+    if (labels[a] === labels[b]) continue;
+    const [ax, ay, bx, by] = [xy[2 * a], xy[2 * a + 1], xy[2 * b], xy[2 * b + 1]] as [number, number, number, number];
+    const apart = Math.hypot(bx - ax, by - ay);
+    if (apart > mostMm || apart === 0) continue;
+    const [mx, my] = [(ax + bx) / 2, (ay + by) / 2];
+    // Where a channel opens to the outside the middle would run on for ever: it goes a channel's width further.
+    const out = (vertex: number): number => {
+      const [dx, dy] = [
+        (grid.xy[2 * vertex] as number) / UNITS_PER_MM - mx,
+        (grid.xy[2 * vertex + 1] as number) / UNITS_PER_MM - my,
+      ];
+      const far = Math.hypot(dx, dy);
+      if (far <= mostMm) return vertex;
+      return grid.at((mx + (dx * mostMm) / far) * UNITS_PER_MM, (my + (dy * mostMm) / far) * UNITS_PER_MM);
+    };
+    const from = out(centre(Math.floor(e / 3)));
+    const to =
+      opposite >= 0
+        ? out(centre(Math.floor(opposite / 3)))
+        : grid.at(
+            (mx - ((by - ay) * mostMm) / apart) * UNITS_PER_MM,
+            (my + ((bx - ax) * mostMm) / apart) * UNITS_PER_MM,
+          );
+    if (from !== to) ends.push(from, to);
+  }
+  const { lines } = chainLines(grid, ends);
+  return lines.map((line) => ({
+    points: line.from === line.to ? line.points : thinLine(line.points, widthMm / 100),
+    closed: false,
+  }));
+}
+
+function around(ring: Ring): number {
+  let sum = 0;
+  ring.forEach(([x, y], i) => {
+    const [px, py] = ring[(i + ring.length - 1) % ring.length] as Point;
+    sum += Math.hypot(x - px, y - py);
+  });
+  return sum;
+}
+
+function* sampled(ring: Ring, step: number): Generator<Point> {
+  for (let i = 0; i < ring.length; i++) {
+    const [ax, ay] = ring[i] as Point;
+    const [bx, by] = ring[(i + 1) % ring.length] as Point;
+    const n = Math.max(1, Math.ceil(Math.hypot(bx - ax, by - ay) / step));
+    for (let k = 0; k < n; k++) yield [ax + ((bx - ax) * k) / n, ay + ((by - ay) * k) / n];
+  }
+}
+
+function circumcentre(xy: readonly number[], triangles: Uint32Array, t: number): Point {
+  const [a, b, c] = [triangles[3 * t], triangles[3 * t + 1], triangles[3 * t + 2]] as [number, number, number];
+  const [ax, ay] = [xy[2 * a] as number, xy[2 * a + 1] as number];
+  const dx = (xy[2 * b] as number) - ax;
+  const dy = (xy[2 * b + 1] as number) - ay;
+  const ex = (xy[2 * c] as number) - ax;
+  const ey = (xy[2 * c + 1] as number) - ay;
+  const [bl, cl] = [dx * dx + dy * dy, ex * ex + ey * ey];
+  const twice = 2 * (dx * ey - dy * ex);
+  if (Math.abs(twice) < 1e-12) return [ax + dx / 2, ay + dy / 2];
+  return [ax + (ey * bl - dy * cl) / twice, ay + (dx * cl - ex * bl) / twice];
+}

@@ -1,0 +1,187 @@
+import Flatbush from 'flatbush';
+import {
+  closeGaps,
+  contains,
+  insetRegion,
+  nearestOnSegment,
+  signedArea,
+  type Point,
+  type Ring,
+} from '../geometry/index.ts';
+import { middleLines } from './middle.ts';
+import type { DrawnLine } from './read/types.ts';
+
+/** Borders further apart than this are two borders: no glass is narrower than 2 mm. */
+const MOST_APART_MM = 2;
+/** Borders nearer than this are one to the arrangement itself. */
+const SAME_MM = 0.004;
+/** Drawings whose closed outlines make up less of their length than this are nets of lines. */
+const CLOSED_SHARE = 0.85;
+/** So much of the outlines must run beside another, near but not on it. */
+const BESIDE_SHARE = 0.12;
+const SAMPLES = 12_000;
+/** Cosine of 30°: borders this nearly parallel run side by side. */
+const ALONGSIDE_COS = 0.86;
+
+export interface Borders {
+  readonly lines: readonly DrawnLine[];
+  /** How far two copies of a border were apart at most, mm. */
+  readonly widthMm: number;
+  /** Regions drawn one by one. */
+  readonly count: number;
+}
+
+interface Region {
+  readonly ring: Ring;
+  readonly isHole: boolean;
+}
+
+/**
+ * Regions drawn one by one, each with a copy of the shared border that is nearly but not exactly the other's:
+ * the border becomes one line in the middle between the copies. Null when the drawing is not of that kind.
+ *
+ * Copies may overlap or leave a gap. All regions are drawn in by the deepest overlap, so that there is a channel
+ * between any two; its middle is where it was before.
+ */
+export function joinRegions(lines: readonly DrawnLine[]): Borders | null {
+  const regions = regionsOf(lines);
+  if (!regions) return null;
+  const apart = measureApart(regions);
+  if (!apart) return null;
+  const inMm = apart.overlapMm === 0 ? 0 : apart.overlapMm / 2 + 0.05;
+  const drawnIn = regions.flatMap(({ ring, isHole }, label) =>
+    moved(ring, isHole ? -inMm : inMm).map((inner) => ({ ring: inner, label, isHole })),
+  );
+  const widthMm = apart.gapMm + 2 * inMm;
+  const mostMm = Math.max(0.1, widthMm * 1.5);
+  const reach = mostMm / 2 + 0.02;
+  const oriented = drawnIn.map(({ ring, isHole }) => (signedArea(ring) > 0 !== isHole ? ring : [...ring].reverse()));
+  const contour = closeGaps(oriented, reach, reach - inMm);
+  const middle = middleLines(drawnIn, apart.medianMm + 2 * inMm || widthMm, mostMm);
+  const islands = regions.filter((_, i) => !apart.beside.has(i) && isInside(regions, i)).map(({ ring }) => ring);
+  return {
+    lines: [...[...contour, ...islands].map((ring) => ({ points: ring, closed: true })), ...middle],
+    widthMm: apart.gapMm + apart.overlapMm,
+    count: regions.filter(({ isHole }) => !isHole).length,
+  };
+}
+
+/** The drawing as closed regions, holes told by lying inside an outline of the same drawn shape. */
+function regionsOf(lines: readonly DrawnLine[]): Region[] | null {
+  let closedMm = 0;
+  let allMm = 0;
+  const rings: { ring: Ring; shape: number | undefined }[] = [];
+  for (const { points, closed, shape } of lines) {
+    const first = points[0] as Point;
+    const last = points.at(-1) as Point;
+    let mm = 0;
+    for (let i = 1; i < points.length; i++)
+      mm += Math.hypot(
+        (points[i] as Point)[0] - (points[i - 1] as Point)[0],
+        (points[i] as Point)[1] - (points[i - 1] as Point)[1],
+      );
+    const ends = Math.hypot(first[0] - last[0], first[1] - last[1]);
+    allMm += mm;
+    if (points.length < 3 || !(closed || ends < SAME_MM)) continue;
+    closedMm += mm;
+    rings.push({ ring: ends < SAME_MM ? points.slice(0, -1) : points, shape });
+  }
+  if (rings.length < 2 || closedMm < CLOSED_SHARE * allMm) return null;
+  return rings
+    .filter(({ ring }) => ring.length >= 3)
+    .map(({ ring, shape }) => ({
+      ring,
+      isHole:
+        shape !== undefined &&
+        rings.filter((other) => other.ring !== ring && other.shape === shape && contains(other.ring, ring[0] as Point))
+          .length %
+          2 ===
+          1,
+    }));
+}
+
+interface Apart {
+  readonly gapMm: number;
+  readonly overlapMm: number;
+  readonly medianMm: number;
+  /** Regions that have another beside them. */
+  readonly beside: ReadonlySet<number>;
+}
+
+function measureApart(regions: readonly Region[]): Apart | null {
+  const owner: number[] = [];
+  const ends: number[] = [];
+  let length = 0;
+  regions.forEach(({ ring }, r) =>
+    ring.forEach(([ax, ay], i) => {
+      const [bx, by] = ring[(i + 1) % ring.length] as Point;
+      owner.push(r);
+      ends.push(ax, ay, bx, by);
+      length += Math.hypot(bx - ax, by - ay);
+    }),
+  );
+  const tree = new Flatbush(owner.length);
+  for (let s = 0; s < owner.length; s++) {
+    const [ax, ay, bx, by] = ends.slice(4 * s, 4 * s + 4) as [number, number, number, number];
+    tree.add(Math.min(ax, bx), Math.min(ay, by), Math.max(ax, bx), Math.max(ay, by));
+  }
+  tree.finish();
+  const step = Math.max(0.5, length / SAMPLES);
+  const gaps: number[] = [];
+  const overlaps: number[] = [];
+  const beside = new Set<number>();
+  let samples = 0;
+  let carried = 0;
+  for (let s = 0; s < owner.length; s++) {
+    const [ax, ay, bx, by] = ends.slice(4 * s, 4 * s + 4) as [number, number, number, number];
+    const mm = Math.hypot(bx - ax, by - ay);
+    for (let t = step - carried; t <= mm; t += step) {
+      samples++;
+      const [x, y] = [ax + ((bx - ax) * t) / mm, ay + ((by - ay) * t) / mm];
+      let best = MOST_APART_MM;
+      let other = -1;
+      for (const o of tree.search(x - best, y - best, x + best, y + best, (o) => owner[o] !== owner[s])) {
+        const hit = nearestOnSegment(
+          x,
+          y,
+          ends[4 * o] as number,
+          ends[4 * o + 1] as number,
+          ends[4 * o + 2] as number,
+          ends[4 * o + 3] as number,
+        );
+        if (hit.distSq >= best * best) continue;
+        // Only borders that run side by side count, not a corner that another one ends near.
+        const [ux, uy] = [(bx - ax) / mm, (by - ay) / mm];
+        const [vx, vy] = [
+          (ends[4 * o + 2] as number) - (ends[4 * o] as number),
+          (ends[4 * o + 3] as number) - (ends[4 * o + 1] as number),
+        ];
+        const alongMm = Math.abs((hit.x - x) * ux + (hit.y - y) * uy);
+        if (Math.abs(ux * vx + uy * vy) < ALONGSIDE_COS * Math.hypot(vx, vy)) continue;
+        if (hit.distSq > SAME_MM * SAME_MM && alongMm > (1 - ALONGSIDE_COS) * 2 * Math.sqrt(hit.distSq)) continue;
+        best = Math.sqrt(hit.distSq);
+        other = owner[o] as number;
+      }
+      if (other < 0) continue;
+      beside.add(owner[s] as number).add(other);
+      if (best <= SAME_MM) continue;
+      const { ring, isHole } = regions[other] as Region;
+      const mine = (regions[owner[s] as number] as Region).isHole;
+      (contains(ring, [x, y]) !== (isHole || mine) ? overlaps : gaps).push(best);
+    }
+    carried = (carried + mm) % step;
+  }
+  const near = gaps.length + overlaps.length;
+  if (samples === 0 || near < BESIDE_SHARE * samples) return null;
+  const at = (values: number[], share: number) =>
+    values.sort((a, b) => a - b)[Math.floor((values.length - 1) * share)] ?? 0;
+  return { gapMm: at(gaps, 0.98), overlapMm: at(overlaps, 0.999), medianMm: at(gaps, 0.5), beside };
+}
+
+/** A ring drawn in (or, with a negative measure, out); it may come apart or vanish. */
+function moved(ring: Ring, byMm: number): Ring[] {
+  return byMm === 0 ? [ring] : insetRegion([ring], byMm);
+}
+
+const isInside = (regions: readonly Region[], i: number): boolean =>
+  regions.some((other, k) => k !== i && contains(other.ring, (regions[i] as Region).ring[0] as Point));

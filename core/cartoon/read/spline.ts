@@ -1,0 +1,72 @@
+import type { Point } from '../../geometry/index.ts';
+
+/** A B-spline as drawings state it: degree, knots and control points in the drawing's own units. */
+export interface Spline {
+  readonly degree: number;
+  readonly knots: readonly number[];
+  readonly controls: readonly Point[];
+}
+
+const MOST_HALVINGS = 9;
+
+/** Whether knots and control points fit together: as many knots as points plus degree plus one, never falling. */
+export function isSound({ degree, knots, controls }: Spline): boolean {
+  return (
+    Number.isInteger(degree) &&
+    degree >= 1 &&
+    degree <= 11 &&
+    controls.length > degree &&
+    knots.length === controls.length + degree + 1 &&
+    knots.every((k, i) => Number.isFinite(k) && (i === 0 || k >= (knots[i - 1] as number)))
+  );
+}
+
+/** The point at parameter t by de Boor's algorithm (de Boor 1978). */
+export function splineAt({ degree, knots, controls }: Spline, t: number): Point {
+  const n = controls.length - 1;
+  let span = degree;
+  while (span < n && t >= (knots[span + 1] as number)) span++;
+  const d = Array.from(
+    { length: degree + 1 },
+    (_, j) => [...(controls[j + span - degree] as Point)] as [number, number],
+  );
+  for (let r = 1; r <= degree; r++) {
+    for (let j = degree; j >= r; j--) {
+      const from = knots[j + span - degree] as number;
+      const over = (knots[j + 1 + span - r] as number) - from;
+      const a = over === 0 ? 0 : (t - from) / over;
+      const [here, before] = [d[j], d[j - 1]] as [[number, number], [number, number]];
+      d[j] = [(1 - a) * before[0] + a * here[0], (1 - a) * before[1] + a * here[1]];
+    }
+  }
+  return d[degree] as Point;
+}
+
+/** Chords of a spline, nowhere further than `tolerance` (own units) from it, halving until they are flat. */
+export function splineChords(spline: Spline, tolerance: number): Point[] {
+  const { degree, knots, controls } = spline;
+  const spans = [...new Set(knots.slice(degree, controls.length + 1))];
+  const chords: Point[] = [splineAt(spline, spans[0] as number)];
+  const halve = (t0: number, p0: Point, t1: number, p1: Point, depth: number) => {
+    const tm = (t0 + t1) / 2;
+    const middle = splineAt(spline, tm);
+    // A chord can touch an S-curve in the middle; its quarters tell.
+    const isFlat = [splineAt(spline, (t0 + tm) / 2), middle, splineAt(spline, (tm + t1) / 2)].every(
+      (p) => offChord(p, p0, p1) <= tolerance,
+    );
+    if (isFlat || depth >= MOST_HALVINGS) return void chords.push(p1);
+    halve(t0, p0, tm, middle, depth + 1);
+    halve(tm, middle, t1, p1, depth + 1);
+  };
+  for (let i = 1; i < spans.length; i++) {
+    const [t0, t1] = [spans[i - 1] as number, spans[i] as number];
+    halve(t0, chords.at(-1) as Point, t1, splineAt(spline, t1), 0);
+  }
+  return chords;
+}
+
+function offChord([px, py]: Point, [ax, ay]: Point, [bx, by]: Point): number {
+  const length = Math.hypot(bx - ax, by - ay);
+  if (length === 0) return Math.hypot(px - ax, py - ay);
+  return Math.abs((bx - ax) * (py - ay) - (by - ay) * (px - ax)) / length;
+}

@@ -1,0 +1,63 @@
+import type { PlanarMap, Point } from '../geometry/index.ts';
+import type { Repair } from './heal.ts';
+import type { DrawingFinding, RawDrawing } from './read/types.ts';
+
+export interface CartoonPiece {
+  readonly number: number;
+  /** A code or word written inside the region, where there is one. */
+  readonly label: string | null;
+  /** Signed line references; the outer ring first, then holes. */
+  readonly rings: readonly (readonly number[])[];
+  readonly areaMm2: number;
+  readonly perimeterMm: number;
+  readonly centroid: Point;
+  /** Where a number is best written, and the radius in mm of the circle free around it. */
+  readonly labelAt: Point;
+  readonly labelRadiusMm: number;
+  /** Numbers of the pieces that share a line with this one. */
+  readonly neighbours: readonly number[];
+}
+
+export type JointKind = 'L' | 'T' | 'X' | 'many';
+
+export interface Joint {
+  readonly id: number;
+  readonly at: Point;
+  readonly kind: JointKind;
+  readonly lines: readonly number[];
+  readonly pieces: readonly number[];
+}
+
+/** A drawing understood: lines held once, pieces that refer to them. Millimetres, page coordinates. */
+export interface Cartoon {
+  readonly version: 1;
+  readonly map: PlanarMap;
+  readonly pieces: readonly CartoonPiece[];
+  readonly joints: readonly Joint[];
+  /** Outer boundaries as signed line references. */
+  readonly outlines: readonly (readonly number[])[];
+  readonly box: { readonly minX: number; readonly minY: number; readonly maxX: number; readonly maxY: number };
+  /** What single lines take up, by line, where it differs from the panel's own: a code of sizing's profiles. */
+  readonly profiles?: readonly (string | null)[];
+}
+
+export type CartoonFinding =
+  | DrawingFinding
+  | { readonly kind: 'loose-line'; readonly at: Point; readonly lengthMm: number }
+  | { readonly kind: 'hole'; readonly at: Point; readonly pieces: readonly number[] }
+  | { readonly kind: 'many-lines'; readonly at: Point; readonly pieces: readonly number[] }
+  /** Both sides of inked lines, or the borders of pieces drawn one by one, were taken as one line in their middle. */
+  | { readonly kind: 'inked' | 'one-by-one'; readonly widthMm: number; readonly count: number }
+  | { readonly kind: 'shaky'; readonly count: number; readonly toleranceMm: number };
+
+export interface CartoonReading {
+  readonly cartoon: Cartoon;
+  readonly findings: readonly CartoonFinding[];
+  readonly repairs: readonly Repair[];
+  readonly layers: RawDrawing['layers'];
+  /** Millimetres on the glass for each millimetre the file states. */
+  readonly scale: number;
+  readonly physical: boolean;
+  /** How far ends were moved at most, in mm. */
+  readonly toleranceMm: number;
+}
