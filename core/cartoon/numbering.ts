@@ -32,11 +32,12 @@ export function numberPieces(
   return { numbers: numbers as number[], labels };
 }
 
-function rowOrder(pieces: readonly Numberable[]): number[] {
+/** Indices of pieces in rows from the top left; a row is as high as a piece of the middle size is wide. */
+export function rowOrder(pieces: readonly Numberable[]): number[] {
   const areas = pieces.map((p) => p.areaMm2).sort((a, b) => a - b);
   const rowMm = Math.sqrt(areas[areas.length >> 1] ?? 1);
   const top = Math.min(...pieces.map((p) => p.centroid[1]));
-  const row = (i: number) => Math.floor(((pieces[i] as Numberable).centroid[1] - top) / rowMm + 1e-6);
+  const row = (i: number) => Math.round(((pieces[i] as Numberable).centroid[1] - top) / rowMm);
   const x = (i: number) => (pieces[i] as Numberable).centroid[0];
   return pieces.map((_, i) => i).sort((a, b) => row(a) - row(b) || x(a) - x(b));
 }

@@ -1,5 +1,6 @@
-import { signedArea, type Point, type Ring } from '../geometry/index.ts';
+import { signedArea, type Point } from '../geometry/index.ts';
 import type { CutPiece } from '../sizing/index.ts';
+import { bitesOf, narrowestNeck, sharpestPoint, tightestInsideCorner, type Neck } from './ringShape.ts';
 
 /** Limits of what glass takes kindly; all from memory, a studio sets its own. */
 export interface CuttingLimits {
@@ -8,36 +9,40 @@ export interface CuttingLimits {
   /** Inside curves: depth ÷ opening width, fussy above the first, hard above the second. */
   readonly fussyBite: number;
   readonly hardBite: number;
-  /** Area ÷ half the perimeter below this is a strip that breaks across. */
+  /** An inside corner tighter than this starts a crack. */
+  readonly cornerMm: number;
+  /** A neck, or a whole strip, narrower than this breaks across. */
   readonly narrowMm: number;
   readonly slender: number;
-  readonly leastMm2: number;
+  /** Less light than this is only a dark speck. */
+  readonly leastDaylightMm2: number;
 }
 
 export const DEFAULT_CUTTING_LIMITS: CuttingLimits = {
   sharpDeg: 30,
   fussyBite: 0.25,
   hardBite: 0.5,
+  cornerMm: 2,
   narrowMm: 6,
   slender: 12,
-  leastMm2: 40,
+  leastDaylightMm2: 40,
 };
 
+interface Of {
+  readonly number: number;
+}
+
 export type CuttingFinding =
-  | { readonly kind: 'gone'; readonly number: number }
-  | { readonly kind: 'split'; readonly number: number }
-  | { readonly kind: 'hole'; readonly number: number; readonly at: Point }
-  | { readonly kind: 'sharp-point'; readonly number: number; readonly at: Point; readonly degrees: number }
-  | {
-      readonly kind: 'inside-curve';
-      readonly number: number;
-      readonly at: Point;
-      readonly bite: number;
-      readonly hard: boolean;
-    }
-  | { readonly kind: 'slender'; readonly number: number; readonly ratio: number }
-  | { readonly kind: 'narrow'; readonly number: number; readonly widthMm: number }
-  | { readonly kind: 'tiny'; readonly number: number; readonly areaMm2: number };
+  | (Of & { readonly kind: 'gone' })
+  | (Of & { readonly kind: 'split' })
+  | (Of & { readonly kind: 'hole'; readonly at: Point })
+  | (Of & { readonly kind: 'sharp-point'; readonly at: Point; readonly degrees: number })
+  | (Of & { readonly kind: 'inside-curve'; readonly at: Point; readonly bite: number; readonly hard: boolean })
+  | (Of & { readonly kind: 'inside-corner'; readonly at: Point; readonly radiusMm: number; readonly deep: boolean })
+  | (Of & { readonly kind: 'neck'; readonly at: Point; readonly from: Point; readonly to: Point; readonly widthMm: number })
+  | (Of & { readonly kind: 'slender'; readonly ratio: number })
+  | (Of & { readonly kind: 'narrow'; readonly widthMm: number })
+  | (Of & { readonly kind: 'little-light'; readonly daylightMm2: number });
 
 export interface Cuttability {
   readonly number: number;
@@ -55,12 +60,26 @@ export function cuttability(piece: CutPiece, limits: CuttingLimits = DEFAULT_CUT
   if (outer.length > 1) findings.push({ kind: 'split', number });
   const hole = piece.rings.find((ring) => signedArea(ring) < 0);
   if (hole) findings.push({ kind: 'hole', number, at: hole[0] as Point });
+  let neck: Neck | null = null;
   for (const ring of outer) {
     const point = sharpestPoint(ring);
     if (point && point.degrees < limits.sharpDeg) findings.push({ kind: 'sharp-point', number, ...point });
-    const bite = deepestBite(ring);
+    const [bite] = bitesOf(ring);
     if (bite && bite.bite > limits.fussyBite)
-      findings.push({ kind: 'inside-curve', number, ...bite, hard: bite.bite > limits.hardBite });
+      findings.push({ kind: 'inside-curve', number, at: bite.at, bite: bite.bite, hard: bite.bite > limits.hardBite });
+    const corner = tightestInsideCorner(ring);
+    if (corner && corner.radiusMm < limits.cornerMm) {
+      const deep = bite !== undefined && bite.bite > limits.fussyBite;
+      findings.push({ kind: 'inside-corner', number, at: corner.at, radiusMm: corner.radiusMm, deep });
+    }
+    neck = hole ? null : narrowestNeck(ring, limits.narrowMm);
+    if (neck)
+      findings.push({
+        kind: 'neck',
+        number,
+        at: [(neck.from[0] + neck.to[0]) / 2, (neck.from[1] + neck.to[1]) / 2],
+        ...neck,
+      });
   }
   if (outer.length === 1 && piece.areaMm2 > 0) {
     // A strip of width w and length l has area l·w and perimeter 2(l + w): solve for w, then l/w.
@@ -69,95 +88,25 @@ export function cuttability(piece: CutPiece, limits: CuttingLimits = DEFAULT_CUT
     const widthMm = (half - root) / 2;
     const ratio = (half + root) / 2 / widthMm;
     if (ratio > limits.slender) findings.push({ kind: 'slender', number, ratio });
-    if (widthMm < limits.narrowMm) findings.push({ kind: 'narrow', number, widthMm });
-    if (piece.areaMm2 < limits.leastMm2) findings.push({ kind: 'tiny', number, areaMm2: piece.areaMm2 });
+    if (widthMm < limits.narrowMm && !neck) findings.push({ kind: 'narrow', number, widthMm });
+    if (piece.daylightMm2 < limits.leastDaylightMm2)
+      findings.push({ kind: 'little-light', number, daylightMm2: piece.daylightMm2 });
   }
   return { number, findings, difficulty: difficultyOf(findings) };
 }
 
 /**
- * 5 when it cannot be had in one piece (hole, split, eaten by the lines); else 1, one more for each thing that
- * is fussy and two more for a hard inside curve, 4 at the most.
+ * 5 when it cannot be had in one piece by hand: a hole, eaten or split by the lines, or a tight corner at the
+ * bottom of an inside curve. Else 1, one more for each thing that is fussy and two more for a hard inside curve,
+ * 4 at the most. Little light costs looks, not skill, and adds nothing.
  */
 function difficultyOf(findings: readonly CuttingFinding[]): Cuttability['difficulty'] {
-  if (findings.some((f) => f.kind === 'hole' || f.kind === 'split' || f.kind === 'gone')) return 5;
-  const steps = findings.reduce((sum, f) => sum + (f.kind === 'inside-curve' && f.hard ? 2 : 1), 0);
+  const isImpossible = (f: CuttingFinding) =>
+    f.kind === 'hole' || f.kind === 'split' || f.kind === 'gone' || (f.kind === 'inside-corner' && f.deep);
+  if (findings.some(isImpossible)) return 5;
+  const steps = findings.reduce(
+    (sum, f) => sum + (f.kind === 'little-light' ? 0 : f.kind === 'inside-curve' && f.hard ? 2 : 1),
+    0,
+  );
   return Math.min(4, 1 + steps) as Cuttability['difficulty'];
-}
-
-/** The sharpest corner of a ring walked clockwise as seen; measured over 2 mm each way, so chords of a curve are no corners. */
-function sharpestPoint(ring: Ring): { at: Point; degrees: number } | null {
-  let best: { at: Point; degrees: number } | null = null;
-  for (let i = 0; i < ring.length; i++) {
-    const [ax, ay] = along(ring, i, -1, 2);
-    const [bx, by] = ring[i] as Point;
-    const [cx, cy] = along(ring, i, 1, 2);
-    const cross = (bx - ax) * (cy - by) - (by - ay) * (cx - bx);
-    if (cross <= 0) continue;
-    const degrees =
-      (Math.atan2(
-        Math.abs((ax - bx) * (cy - by) - (ay - by) * (cx - bx)),
-        (ax - bx) * (cx - bx) + (ay - by) * (cy - by),
-      ) *
-        180) /
-      Math.PI;
-    if (!best || degrees < best.degrees) best = { at: [bx, by], degrees };
-  }
-  return best;
-}
-
-/** The point `mm` along the ring from vertex `i` (or the next vertex, where that is nearer), forwards or back. */
-function along(ring: Ring, i: number, step: 1 | -1, mm: number): Point {
-  let left = mm;
-  let from = ring[i] as Point;
-  for (let k = 1; k <= ring.length; k++) {
-    const to = ring[(i + step * k + ring.length * 2) % ring.length] as Point;
-    const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
-    if (length >= left && length > 0)
-      return [from[0] + ((to[0] - from[0]) * left) / length, from[1] + ((to[1] - from[1]) * left) / length];
-    left -= length;
-    from = to;
-  }
-  return from;
-}
-
-/** The deepest inside curve: how far a pocket reaches in from the chord over its mouth (a side of the convex hull). */
-function deepestBite(ring: Ring): { at: Point; bite: number } | null {
-  const hull = hullIndices(ring);
-  let best: { at: Point; bite: number } | null = null;
-  hull.forEach((from, k) => {
-    const to = hull[(k + 1) % hull.length] as number;
-    const [ax, ay] = ring[from] as Point;
-    const [bx, by] = ring[to] as Point;
-    const mouth = Math.hypot(bx - ax, by - ay);
-    if (mouth < 1) return;
-    for (let i = (from + 1) % ring.length; i !== to; i = (i + 1) % ring.length) {
-      const [px, py] = ring[i] as Point;
-      const bite = Math.abs((bx - ax) * (py - ay) - (by - ay) * (px - ax)) / mouth / mouth;
-      if (bite > 0.02 && (!best || bite > best.bite)) best = { at: [px, py], bite };
-    }
-  });
-  return best;
-}
-
-/** Indices of the convex hull in ring order (monotone chain). */
-function hullIndices(ring: Ring): number[] {
-  const order = ring
-    .map((_, i) => i)
-    .sort((a, b) => (ring[a] as Point)[0] - (ring[b] as Point)[0] || (ring[a] as Point)[1] - (ring[b] as Point)[1]);
-  const turn = (o: number, a: number, b: number) => {
-    const [ox, oy] = ring[o] as Point;
-    const [px, py] = ring[a] as Point;
-    const [qx, qy] = ring[b] as Point;
-    return (px - ox) * (qy - oy) - (py - oy) * (qx - ox);
-  };
-  const half = (points: readonly number[]) => {
-    const chain: number[] = [];
-    for (const p of points) {
-      while (chain.length >= 2 && turn(chain.at(-2) as number, chain.at(-1) as number, p) <= 0) chain.pop();
-      chain.push(p);
-    }
-    return chain.slice(0, -1);
-  };
-  return [...half(order), ...half([...order].reverse())].sort((a, b) => a - b);
 }

@@ -5,3 +5,6 @@ export {
   type CuttingFinding,
   type CuttingLimits,
 } from './findings.ts';
+export { DEFAULT_PANEL_LIMITS, fitsSheet, panelFindings, type PanelFinding, type PanelLimits } from './panelFindings.ts';
+export { proposeLine, type Proposal } from './propose.ts';
+export { scoreOrder, type Score, type ScoreKind } from './scores.ts';

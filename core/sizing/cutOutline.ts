@@ -1,39 +1,16 @@
 import { pieceRings, type Cartoon, type CartoonPiece } from '../cartoon/index.ts';
-import { areaOfRings, cutAway, insetRegion, perimeter, type MapLine, type Ring } from '../geometry/index.ts';
-
-export type Technique = 'foil' | 'lead';
-/** What the drawing's outer line stands for. */
-export type OutlineMeaning = 'glass-edge' | 'came-outside';
-
-/** What a line takes up between two pieces. All millimetres. */
-export interface LineAllowance {
-  readonly technique: Technique;
-  /** Foil: the whole gap between two pieces. */
-  readonly gapMm: number;
-  /** Lead: the heart of the came, and its face. */
-  readonly heartMm: number;
-  readonly faceMm: number;
-  /** Lead: play between glass and heart on each side. */
-  readonly clearanceMm: number;
-  readonly outline: OutlineMeaning;
-}
-
-/** Gap, hearts and clearance are from memory; a studio sets its own. */
-export const DEFAULT_ALLOWANCE: Readonly<Record<Technique, LineAllowance>> = {
-  foil: { technique: 'foil', gapMm: 0.8, heartMm: 0, faceMm: 5, clearanceMm: 0, outline: 'glass-edge' },
-  lead: { technique: 'lead', gapMm: 0, heartMm: 1.6, faceMm: 6, clearanceMm: 0.25, outline: 'glass-edge' },
-};
+import { areaOfRings, boxOf, cutAway, insetRegion, perimeter, thinLine, type MapLine, type Point, type Ring } from '../geometry/index.ts';
+import type { LineAllowance } from './allowance.ts';
+import { innerKeeps, rimKeeps, type Keeps } from './profiles.ts';
 
 /** How far a piece's edge lies from an inner line's middle. */
-export function innerOffset(a: LineAllowance): number {
-  return a.technique === 'foil' ? a.gapMm / 2 : a.heartMm / 2 + a.clearanceMm;
-}
+export const innerOffset = (a: LineAllowance): number => innerKeeps(a).cutMm;
 
-/** How far it lies from the outline: nothing for a glass edge, (face + heart)/2 within a border came's outside. */
-export function outlineOffset(a: LineAllowance): number {
-  if (a.outline === 'glass-edge') return 0;
-  return a.technique === 'foil' ? a.gapMm / 2 : (a.faceMm + a.heartMm) / 2 + a.clearanceMm;
-}
+/** How far it lies from the outline; see {@link rimKeeps}. */
+export const outlineOffset = (a: LineAllowance): number => rimKeeps(a).cutMm;
+
+/** Daylight is only measured, never cut: fewer points will do. */
+const DAYLIGHT_WITHIN_MM = 0.05;
 
 export interface CutPiece {
   readonly number: number;
@@ -43,6 +20,8 @@ export interface CutPiece {
   readonly perimeterMm: number;
   readonly widthMm: number;
   readonly heightMm: number;
+  /** What the lines leave clear to look through, mm². */
+  readonly daylightMm2: number;
 }
 
 /** Lines that have a piece on one side only. */
@@ -60,32 +39,41 @@ export function cutOutline(
   allowance: LineAllowance,
   outer: ReadonlySet<number> = outerLines(cartoon),
 ): CutPiece {
-  const region = pieceRings(cartoon, piece);
-  const inner = innerOffset(allowance);
-  const rim = outlineOffset(allowance);
-  const refs = piece.rings.flat().map((ref) => (ref < 0 ? ~ref : ref));
-  const uniform = inner === rim || refs.every((line) => !outer.has(line));
-  const rings = uniform
-    ? insetRegion(region, inner)
-    : cutAway(
-        region,
-        refs.map((line) => ({
-          points: (cartoon.map.lines[line] as MapLine).points,
-          halfMm: outer.has(line) ? rim : inner,
-        })),
-      );
-  const xs = rings.flat().map((p) => p[0]);
-  const ys = rings.flat().map((p) => p[1]);
-  const span = (values: readonly number[]) =>
-    values.length ? values.reduce((a, b) => Math.max(a, b)) - values.reduce((a, b) => Math.min(a, b)) : 0;
+  const rings = movedIn(cartoon, piece, (keeps) => keeps.cutMm, allowance, outer);
+  const light = (keeps: Keeps) => Math.max(keeps.cutMm, keeps.daylightMm);
+  const daylight = movedIn(cartoon, piece, light, allowance, outer, DAYLIGHT_WITHIN_MM);
+  const { minX, minY, maxX, maxY } = rings.length > 0 ? boxOf(rings.flat()) : { minX: 0, minY: 0, maxX: 0, maxY: 0 };
   return {
     number: piece.number,
     rings,
     areaMm2: areaOfRings(rings),
     perimeterMm: rings.reduce((sum, ring) => sum + perimeter(ring), 0),
-    widthMm: span(xs),
-    heightMm: span(ys),
+    widthMm: maxX - minX,
+    heightMm: maxY - minY,
+    daylightMm2: areaOfRings(daylight),
   };
+}
+
+function movedIn(
+  cartoon: Cartoon,
+  piece: CartoonPiece,
+  measure: (keeps: Keeps) => number,
+  allowance: LineAllowance,
+  outer: ReadonlySet<number>,
+  withinMm = 0,
+): Ring[] {
+  const thinned = (points: Ring): Ring => (withinMm > 0 ? thinLine(points, withinMm) : points);
+  const region = pieceRings(cartoon, piece).map((ring) =>
+    withinMm > 0 ? thinLine([...ring, ring[0] as Point], withinMm).slice(0, -1) : ring,
+  );
+  const strips = piece.rings.flat().map((ref) => {
+    const line = ref < 0 ? ~ref : ref;
+    const code = cartoon.profiles?.[line] ?? null;
+    const keeps = outer.has(line) ? rimKeeps(allowance, code) : innerKeeps(allowance, code);
+    return { points: thinned((cartoon.map.lines[line] as MapLine).points), halfMm: measure(keeps) };
+  });
+  const first = strips[0]?.halfMm ?? 0;
+  return strips.every(({ halfMm }) => halfMm === first) ? insetRegion(region, first) : cutAway(region, strips);
 }
 
 export function cutOutlines(cartoon: Cartoon, allowance: LineAllowance): CutPiece[] {

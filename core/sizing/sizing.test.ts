@@ -2,7 +2,16 @@ import { describe, expect, it } from 'vitest';
 import { readCartoon } from '../cartoon/index.ts';
 import { cuttability } from '../cutting/index.ts';
 import { doc } from '../test/panels.ts';
-import { cutOutlines, DEFAULT_ALLOWANCE, type LineAllowance } from './index.ts';
+import {
+  borderEdges,
+  cutOutlines,
+  DEFAULT_ALLOWANCE,
+  outsideOfOutline,
+  panelInOpening,
+  readProfile,
+  worstGrowth,
+  type LineAllowance,
+} from './index.ts';
 
 function cuts(source: string, allowance: LineAllowance) {
   const reading = readCartoon(source);
@@ -65,13 +74,79 @@ describe('what is hard to cut', () => {
         ),
       ).findings.find((f) => f.kind === 'inside-curve');
     expect(bite(20)).toMatchObject({ hard: false });
-    expect(bite(20)?.kind === 'inside-curve' && (bite(20) as { bite: number }).bite).toBeCloseTo(20 / 60, 2);
+    expect(bite(20)?.kind === 'inside-curve' && (bite(20) as { bite: number }).bite).toBeCloseTo(20 / 50, 1);
     expect(bite(35)).toMatchObject({ hard: true });
     expect(bite(8)).toBeUndefined();
   });
   it('a strip, a speck and a ring', () => {
     expect(judge('<rect width="190" height="8"/>').findings.map((f) => f.kind)).toEqual(['slender']);
-    expect(judge('<rect width="6.2" height="6.2"/>').findings.map((f) => f.kind)).toEqual(['tiny']);
+    expect(judge('<rect width="6.2" height="6.2"/>').findings.map((f) => f.kind)).toEqual(['little-light']);
     expect(judge('<rect width="90" height="90"/><rect x="30" y="30" width="30" height="30"/>').difficulty).toBe(5);
+  });
+});
+
+describe('profiles of single lines', () => {
+  it.each([
+    ['h8', { kind: 'H', faceMm: 8 }],
+    ['U6', { kind: 'U', faceMm: 6 }],
+    ['f1.2', { kind: 'foil', gapMm: 1.2 }],
+    ['h99', null],
+    ['x3', null],
+    ['', null],
+  ])('%s', (code, profile) => expect(readProfile(code)).toEqual(profile));
+  it('edges of one piece move in by different amounts', () => {
+    const reading = readCartoon(NINE);
+    if ('refusal' in reading) throw new Error(reading.refusal);
+    const { cartoon } = reading;
+    const middle = cartoon.pieces[4] as (typeof cartoon.pieces)[number];
+    const [line] = middle.rings[0] as readonly number[];
+    const profiles = cartoon.map.lines.map((_, i) => (i === (line as number) || i === ~(line as number) ? 'f3' : null));
+    const cut = cutOutlines({ ...cartoon, profiles }, DEFAULT_ALLOWANCE.foil)[4];
+    expect(cut?.areaMm2).toBeCloseTo((100 - 0.4 - 1.5) * 99.2, 1);
+  });
+  it('daylight is what half a seam leaves on each side', () => {
+    expect(cuts(NINE, DEFAULT_ALLOWANCE.foil)[4]?.daylightMm2).toBeCloseTo(95 * 95, 1);
+    expect(cuts(NINE, DEFAULT_ALLOWANCE.lead)[4]?.daylightMm2).toBeCloseTo(94 * 94, 1);
+  });
+});
+
+describe('borders', () => {
+  const lead: LineAllowance = { ...DEFAULT_ALLOWANCE.lead, outline: 'came-outside' };
+  const opening = { widthMm: 500, heightMm: 800, clearanceMm: 3, coverMm: 8 };
+  it('panel = opening − 2 × clearance', () => {
+    expect(panelInOpening(opening)).toEqual({ widthMm: 494, heightMm: 794 });
+  });
+  // H border: glass edge = outside − (w + h)/2 = (6 + 1.6)/2; cut a play of 0.25 further in.
+  it('names every edge one behind the other', () => {
+    const edges = borderEdges(lead, opening);
+    expect(edges).toMatchObject({ openingMm: 0, panelMm: 3, sightMm: 8 });
+    expect(edges.glassMm).toBeCloseTo(3 + 3.8, 9);
+    expect(edges.cutMm).toBeCloseTo(3 + 4.05, 9);
+    expect(edges.daylightMm).toBeCloseTo(3 + 6, 9);
+    expect(edges.hiddenMm).toBeCloseTo(-1, 9);
+  });
+  it('a U border: glass edge = outside − base thickness', () => {
+    expect(borderEdges(lead, null, 'u8').glassMm).toBeCloseTo(1.6, 9);
+    expect(borderEdges(lead, null, 'u8').daylightMm).toBeCloseTo(8, 9);
+  });
+  it('a drawing to the glass edge grows by the came outside of it', () => {
+    expect(outsideOfOutline(DEFAULT_ALLOWANCE.lead)).toBeCloseTo(3.8, 9);
+    expect(outsideOfOutline(lead)).toBe(0);
+    expect(outsideOfOutline(DEFAULT_ALLOWANCE.foil)).toBe(0);
+  });
+});
+
+describe('growth', () => {
+  it('lines crossed by the worst scan × what each takes up', () => {
+    const reading = readCartoon(
+      doc(200, 100, '<rect width="200" height="100"/><path d="M0 60H200"/><path d="M50 0V100M100 0V60M150 0V60"/>'),
+    );
+    if ('refusal' in reading) throw new Error(reading.refusal);
+    const { across, down } = worstGrowth(reading.cartoon, DEFAULT_ALLOWANCE.foil);
+    expect(across).toMatchObject({ crossed: 3 });
+    expect(across?.growthMm).toBeCloseTo(3 * 0.8, 9);
+    expect(across?.from[1]).toBeLessThan(60);
+    expect(down).toMatchObject({ crossed: 1 });
+    expect(worstGrowth(reading.cartoon, DEFAULT_ALLOWANCE.foil, 0.8).across).toBeNull();
   });
 });

@@ -1,5 +1,5 @@
-import type { CartoonFinding, Repair } from '../cartoon/index.ts';
-import type { CuttingFinding } from '../cutting/index.ts';
+import type { CartoonFinding, EditRefusal, Repair } from '../cartoon/index.ts';
+import type { CuttingFinding, PanelFinding, Score } from '../cutting/index.ts';
 import { count, showArea, showLength, showNumbers, trimNumber, type DisplayUnit } from '../units/index.ts';
 
 export function cartoonFindingWords(finding: CartoonFinding, unit: DisplayUnit): string {
@@ -63,7 +63,63 @@ export function cuttingFindingWords(finding: CuttingFinding, unit: DisplayUnit):
       return `A strip ${Math.round(finding.ratio)} times as long as wide: score once, break from both ends.`;
     case 'narrow':
       return `Only ${showLength(finding.widthMm, unit, 1)} wide on the whole.`;
-    case 'tiny':
-      return `Only ${showArea(finding.areaMm2, unit)}: hard to hold at the grinder.`;
+    case 'inside-corner':
+      return finding.deep
+        ? 'A tight corner at the bottom of an inside curve: glass breaks from there; add a line into it.'
+        : 'An inside corner tighter than 2 mm: round it a little, or it starts a crack.';
+    case 'neck':
+      return `A neck only ${showLength(finding.widthMm, unit, 1)} wide: it snaps there; widen it or add a line across.`;
+    case 'little-light':
+      return `Only ${showArea(finding.daylightMm2, unit)} stay clear between the lines: a dark speck; make it larger or leave it out.`;
+  }
+}
+
+/** What is weak about a panel as a whole, and what to do about it. */
+export function panelFindingWords(finding: PanelFinding, unit: DisplayUnit): string {
+  switch (finding.kind) {
+    case 'hinge':
+      return `A line runs straight from edge to edge over ${showLength(Math.hypot(finding.to[0] - finding.from[0], finding.to[1] - finding.from[1]), unit, 0)}: the panel can fold there; let it jog, or put a bar or stiff came along it.`;
+    case 'wants-bars':
+      return `${showArea(finding.areaMm2, unit)} and ${showLength(finding.longestMm, unit, 0)} at the longest: more than it carries alone; plan saddle bars or a stiff frame.`;
+    case 'too-large':
+      return `Piece ${finding.number} is larger than any sheet of its glass in the rack, the way its flow runs.`;
+  }
+}
+
+/** Why a light change of the drawing was not made. */
+export function editRefusalWords(code: EditRefusal): string {
+  switch (code) {
+    case 'no-such-line':
+    case 'no-such-node':
+    case 'no-such-piece':
+      return 'The drawing has changed meanwhile; look at it again and try once more.';
+    case 'off-the-panel':
+      return 'A line has to begin and end on lines of the drawing.';
+    case 'splits-nothing':
+      return 'This line divides no piece; draw it from border to border.';
+    case 'rim-stays':
+      return 'This line is the edge of the panel; take one between two pieces away.';
+    case 'lines-would-cross':
+      return 'Moved there, lines would cross; move the joint less far.';
+    case 'number-taken':
+      return 'That number is written on glass already, or locked.';
+    case 'number-kept':
+      return 'This number is written on glass already, or locked; unlock it first.';
+    case 'bad-measure':
+      return 'The measure must be more than 0 and leave room for the middle.';
+  }
+}
+
+/** What the score is and how to take it. */
+export function scoreWords(score: Pick<Score, 'kind' | 'passes' | 'reliefs'>): string {
+  switch (score.kind) {
+    case 'inside':
+      return score.passes === 1 ? 'inside curve, one run' : `inside curve in ${score.passes} runs, shallow first`;
+    case 'straight':
+      return 'straight';
+    case 'outside':
+      return 'outside curve';
+    case 'round':
+      return `round: score once, ${score.reliefs.length} reliefs out to the edge`;
   }
 }

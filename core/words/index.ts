@@ -1,4 +1,11 @@
-export { cartoonFindingWords, cuttingFindingWords, repairWords } from './findings.ts';
+export {
+  cartoonFindingWords,
+  cuttingFindingWords,
+  editRefusalWords,
+  panelFindingWords,
+  repairWords,
+  scoreWords,
+} from './findings.ts';
 export { effectWords, happeningWords } from './happenings.ts';
 export { nextStep, nextThing, progressOf, tallyOf, waitOf, type NextThing } from './next.ts';
 export { drawingRefusalWords, refusalWords } from './refusals.ts';

@@ -11,14 +11,14 @@ describe('findings and repairs', () => {
     [{ kind: 'path-cut-short', count: 1 }, '1 path had a damaged end; the sound part was kept.'],
     [
       { kind: 'many-lines', at: [0, 0], pieces: [1, 2, 3, 4, 5] },
-      'More than four lines meet at one point, among pieces 1–5: hard to solder clean.',
+      'Four lines or more meet at one point, among pieces 1–5: the joint gets lumpy; let one line end a little beside the others.',
     ],
   ] as const)('%j', (finding, words) => {
     expect(cartoonFindingWords(finding as Parameters<typeof cartoonFindingWords>[0], 'mm')).toBe(words);
   });
   it('speaks inches to those who measure so', () => {
     expect(cartoonFindingWords({ kind: 'loose-line', at: [0, 0], lengthMm: 25.4 }, 'in')).toContain('1 in');
-    expect(cuttingFindingWords({ kind: 'tiny', number: 1, areaMm2: 32.258 }, 'in')).toContain('0.1 sq in');
+    expect(cuttingFindingWords({ kind: 'little-light', number: 1, daylightMm2: 32.258 }, 'in')).toContain('0.1 sq in');
   });
   it('says how far a repair moved something', () => {
     expect(repairWords({ kind: 'snapped', at: [0, 0], movedMm: 0.312 })).toBe(

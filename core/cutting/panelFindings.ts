@@ -1,0 +1,117 @@
+import type { Cartoon } from '../cartoon/index.ts';
+import { nearestOnSegment, type MapLine, type Point, type Ring } from '../geometry/index.ts';
+import { outerLines } from '../sizing/index.ts';
+
+/** Limits of a panel as a whole (from memory; a studio sets its own). */
+export interface PanelLimits {
+  readonly mostMm2: number;
+  readonly mostMm: number;
+}
+export const DEFAULT_PANEL_LIMITS: PanelLimits = { mostMm2: 280_000, mostMm: 600 };
+
+export type PanelFinding =
+  /** A straight line from edge to edge: the panel can fold there. */
+  | { readonly kind: 'hinge'; readonly at: Point; readonly from: Point; readonly to: Point; readonly lines: readonly number[] }
+  | { readonly kind: 'wants-bars'; readonly at: Point; readonly areaMm2: number; readonly longestMm: number }
+  | { readonly kind: 'too-large'; readonly at: Point; readonly number: number };
+
+/** Lines run on at a joint when they turn by less than this. */
+const ON_DEG = 4;
+/** A run that leaves its chord by more than this does not fold. */
+const STRAIGHT_MM = 2;
+const LEAST_HINGE_MM = 40;
+
+/** What is weak about the panel as a whole. */
+export function panelFindings(
+  cartoon: Cartoon,
+  size: { readonly widthMm: number; readonly heightMm: number; readonly areaMm2: number },
+  limits: PanelLimits = DEFAULT_PANEL_LIMITS,
+): PanelFinding[] {
+  const { minX, minY, maxX, maxY } = cartoon.box;
+  const longestMm = Math.max(size.widthMm, size.heightMm);
+  const bars: PanelFinding[] =
+    size.areaMm2 > limits.mostMm2 || longestMm > limits.mostMm
+      ? [{ kind: 'wants-bars', at: [(minX + maxX) / 2, (minY + maxY) / 2], areaMm2: size.areaMm2, longestMm }]
+      : [];
+  return [...bars, ...hinges(cartoon)];
+}
+
+function hinges(cartoon: Cartoon): PanelFinding[] {
+  const { map } = cartoon;
+  const rim = outerLines(cartoon);
+  const onRim = new Set([...rim].flatMap((i) => [(map.lines[i] as MapLine).from, (map.lines[i] as MapLine).to]));
+  const at = new Map<number, number[]>();
+  map.lines.forEach(({ from, to }, i) => {
+    if (rim.has(i)) return;
+    for (const node of [from, to]) at.set(node, [...(at.get(node) ?? []), i]);
+  });
+  const found = new Map<string, PanelFinding>();
+  for (const start of onRim) {
+    for (const first of at.get(start) ?? []) {
+      const run: number[] = [];
+      let points: Point[] = [map.nodes[start] as Point];
+      let node = start;
+      let line: number | undefined = first;
+      while (line !== undefined && !run.includes(line)) {
+        const { from, to, points: here }: MapLine = map.lines[line] as MapLine;
+        run.push(line);
+        const forwards = from === node;
+        points = [...points, ...(forwards ? here : [...here].reverse()).slice(1)];
+        node = forwards ? to : from;
+        if (onRim.has(node)) break;
+        const heading = direction(points.at(-2) as Point, points.at(-1) as Point);
+        line = (at.get(node) ?? []).find((next) => {
+          if (run.includes(next)) return false;
+          const { from: f, points: there }: MapLine = map.lines[next] as MapLine;
+          const away = f === node ? direction(there[0] as Point, there[1] as Point) : direction(there.at(-1) as Point, there.at(-2) as Point);
+          return Math.abs(turn(heading, away)) < (ON_DEG * Math.PI) / 180;
+        });
+      }
+      if (!onRim.has(node) || node === start) continue;
+      const [from, to] = [points[0] as Point, points.at(-1) as Point];
+      if (Math.hypot(to[0] - from[0], to[1] - from[1]) < LEAST_HINGE_MM || !isStraight(points)) continue;
+      const key = [...run].sort((a, b) => a - b).join();
+      found.set(key, { kind: 'hinge', at: [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2], from, to, lines: run });
+    }
+  }
+  return [...found.values()];
+}
+
+const direction = ([ax, ay]: Point, [bx, by]: Point): number => Math.atan2(by - ay, bx - ax);
+const turn = (a: number, b: number): number => Math.atan2(Math.sin(b - a), Math.cos(b - a));
+
+function isStraight(points: readonly Point[]): boolean {
+  const [[ax, ay], [bx, by]] = [points[0] as Point, points.at(-1) as Point];
+  return points.every(([x, y]) => nearestOnSegment(x, y, ax, ay, bx, by).distSq <= STRAIGHT_MM * STRAIGHT_MM);
+}
+
+/** The edge strip of a sheet that no piece is cut from, mm (from memory). */
+const SHEET_EDGE_MM = 6;
+const TURNS = 36;
+
+/**
+ * Whether a piece goes onto a sheet at all. A sheet's flow runs along its height; a piece with a flow angle may
+ * only be turned so that both run alike, another one any way.
+ * @param ring outer ring of the cut outline
+ * @param flowDeg the piece's flow, clockwise from x as seen, modulo 180; null when any way will do
+ */
+export function fitsSheet(
+  ring: Ring,
+  flowDeg: number | null,
+  sheet: { readonly widthMm: number; readonly heightMm: number },
+): boolean {
+  const angles = flowDeg === null ? Array.from({ length: TURNS }, (_, k) => (k * 180) / TURNS) : [90 - flowDeg];
+  const [w, h] = [sheet.widthMm - 2 * SHEET_EDGE_MM, sheet.heightMm - 2 * SHEET_EDGE_MM];
+  return angles.some((deg) => {
+    const [cos, sin] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
+    let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
+    for (const [x, y] of ring) {
+      const [u, v] = [x * cos - y * sin, x * sin + y * cos];
+      x0 = Math.min(x0, u);
+      x1 = Math.max(x1, u);
+      y0 = Math.min(y0, v);
+      y1 = Math.max(y1, v);
+    }
+    return x1 - x0 <= w && y1 - y0 <= h;
+  });
+}

@@ -1,0 +1,71 @@
+import type { LineAllowance } from './allowance.ts';
+
+/**
+ * What one line takes up when it differs from its panel's own. Codes are written as a studio says them:
+ * `h8` an H came of 8 mm face, `u6` a U came of 6 mm face round the rim, `f1.2` foil with a gap of 1.2 mm.
+ */
+export type Profile =
+  | { readonly kind: 'H'; readonly faceMm: number }
+  | { readonly kind: 'U'; readonly faceMm: number }
+  | { readonly kind: 'foil'; readonly gapMm: number };
+
+const CODE = /^([huf])(\d+(?:\.\d+)?)$/i;
+const MOST_FACE_MM = 30;
+const MOST_GAP_MM = 5;
+
+/** The profile that a code names, or null when it names none. */
+export function readProfile(code: string): Profile | null {
+  const found = CODE.exec(code.trim());
+  if (!found) return null;
+  const mm = Number(found[2]);
+  switch ((found[1] as string).toLowerCase()) {
+    case 'h':
+      return mm >= 2 && mm <= MOST_FACE_MM ? { kind: 'H', faceMm: mm } : null;
+    case 'u':
+      return mm >= 2 && mm <= MOST_FACE_MM ? { kind: 'U', faceMm: mm } : null;
+    default:
+      return mm <= MOST_GAP_MM ? { kind: 'foil', gapMm: mm } : null;
+  }
+}
+
+/** How far two edges keep off a line: that of the glass as cut, and that of the light. Millimetres. */
+export interface Keeps {
+  readonly cutMm: number;
+  readonly daylightMm: number;
+}
+
+/** Half of what an inner line takes up, and half of what it hides. */
+export function innerKeeps(a: LineAllowance, code: string | null = null): Keeps {
+  const profile = code === null ? null : readProfile(code);
+  if (profile?.kind === 'foil') return { cutMm: profile.gapMm / 2, daylightMm: Math.max(profile.gapMm, a.faceMm) / 2 };
+  if (profile) return { cutMm: a.heartMm / 2 + a.clearanceMm, daylightMm: profile.faceMm / 2 };
+  return a.technique === 'foil'
+    ? { cutMm: a.gapMm / 2, daylightMm: a.faceMm / 2 }
+    : { cutMm: a.heartMm / 2 + a.clearanceMm, daylightMm: a.faceMm / 2 };
+}
+
+/**
+ * The same for the outline. As the edge of the glass it moves nothing in; as the outside of a border came the
+ * glass begins (face + heart)/2 further in for an H, the base's thickness for a U, plus the play.
+ */
+export function rimKeeps(a: LineAllowance, code: string | null = null): Keeps {
+  const profile = code === null ? null : readProfile(code);
+  const isFoil = profile ? profile.kind === 'foil' : a.technique === 'foil';
+  const isGlassEdge = a.outline === 'glass-edge';
+  if (isFoil) {
+    const gapMm = profile?.kind === 'foil' ? profile.gapMm : a.gapMm;
+    // Foil and its bead lap over the rim by half a seam.
+    return { cutMm: isGlassEdge ? 0 : gapMm / 2, daylightMm: a.faceMm / 2 };
+  }
+  const faceMm = profile && profile.kind !== 'foil' ? profile.faceMm : a.faceMm;
+  const glassMm = profile?.kind === 'U' ? a.heartMm : (faceMm + a.heartMm) / 2;
+  return isGlassEdge
+    ? { cutMm: 0, daylightMm: Math.max(0, faceMm - glassMm) }
+    : { cutMm: glassMm + a.clearanceMm, daylightMm: faceMm };
+}
+
+/** Came faces that studios keep, mm (from memory); offered in the interface, not the only ones possible. */
+export const USUAL_PROFILES: Readonly<Record<LineAllowance['technique'], readonly string[]>> = {
+  lead: ['h4', 'h5', 'h6', 'h8', 'h10', 'h12', 'u6', 'u8'],
+  foil: ['f0.4', 'f0.8', 'f1.2', 'f1.6', 'h6', 'u6'],
+};
