@@ -42,6 +42,8 @@ export interface CartoonAnswer {
   readonly cuttability: readonly Cuttability[];
   readonly findings: readonly CartoonFinding[];
   readonly repairs: readonly Repair[];
+  /** How far ends were moved at most, mm. */
+  readonly toleranceMm: number;
 }
 
 export interface Accepted {

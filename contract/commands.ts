@@ -11,6 +11,7 @@ const lengthMm = z.number().positive('must be more than 0').max(10_000);
 const numbers = z.array(z.number().int().min(1).max(99_999)).min(1).max(20_000);
 const instant = z.number().int().min(0).max(8.64e15);
 const label = words(24).regex(/^[A-Za-z0-9][A-Za-z0-9._-]*$/, 'may have letters, digits, dots and dashes only');
+const point = z.tuple([z.number().min(-1e5).max(1e5), z.number().min(-1e5).max(1e5)]);
 const cents = z.number().int().min(0, 'must not be negative').max(1e9);
 
 const left = z.discriminatedUnion('kind', [
@@ -85,6 +86,15 @@ export const commandSchema = z.discriminatedUnion('kind', [
       widthMm: lengthMm,
       heightMm: lengthMm,
       allowance: allowanceSchema,
+      opening: z
+        .object({
+          widthMm: lengthMm.max(5000),
+          heightMm: lengthMm.max(5000),
+          clearanceMm: z.number().min(0, 'must not be negative').max(50),
+          coverMm: z.number().min(0, 'must not be negative').max(100),
+        })
+        .nullable()
+        .optional(),
     }),
   ),
   act('give-glass', z.object({ panelId: id, numbers, glassId: id.nullable() })),
@@ -96,6 +106,22 @@ export const commandSchema = z.discriminatedUnion('kind', [
         .array(z.object({ stockId: label, numbers, left }))
         .min(1)
         .max(50),
+    }),
+  ),
+  act(
+    'mark',
+    z.object({
+      panelId: id,
+      numbers,
+      flowDeg: z.number().min(0).max(180).nullable().optional(),
+      section: z
+        .string()
+        .regex(/^[A-Z]$/, 'must be one letter')
+        .nullable()
+        .optional(),
+      sectionName: words(40).optional(),
+      locked: z.boolean().optional(),
+      recheck: z.literal(false).optional(),
     }),
   ),
   act('advance', z.object({ panelId: id, numbers, to: z.enum(['ground', 'foiled', 'leaded', 'in-place']) })),
@@ -168,7 +194,51 @@ export const cartoonSchema = z.object({
   snapMm: z.number().min(0).max(20).optional(),
   layersIn: z.array(z.string().max(200)).max(200).optional(),
   outline: z.enum(['glass-edge', 'came-outside']).optional(),
+  /** Repairs that are to stay as drawn, by their place. */
+  refused: z.array(point).max(20_000).optional(),
+  asDrawn: z.boolean().optional(),
+  /** Pieces whose glass is cut and that the new drawing may drop. */
+  letGo: z.array(z.number().int()).max(20_000).optional(),
 });
+
+const line = z.array(point).min(2).max(2000);
+const lineNumbers = z.array(z.number().int().min(0).max(200_000)).min(1).max(80_000);
+export const editSchema = z.object({
+  ...envelope,
+  basis: z.number().int().min(0),
+  edit: z.discriminatedUnion('kind', [
+    z.object({ kind: z.literal('add-line'), points: line }),
+    z.object({ kind: z.literal('add-lines'), lines: z.array(line).min(1).max(50) }),
+    z.object({ kind: z.literal('take-line'), line: z.number().int().min(0) }),
+    z.object({ kind: z.literal('move-node'), node: z.number().int().min(0), to: point }),
+    z.object({ kind: z.literal('scale'), factor: z.number().positive('must be more than 0').max(1000) }),
+    z.object({
+      kind: z.literal('fit'),
+      widthMm: lengthMm.max(3200),
+      heightMm: lengthMm.max(3200),
+      borderMm: z.number().min(0, 'must not be negative').max(1000),
+      /** The panel whose drawing is fitted; this one's own when it is left out. */
+      from: id.optional(),
+    }),
+    z.object({
+      kind: z.literal('profile'),
+      lines: lineNumbers,
+      profile: z
+        .string()
+        .regex(/^[huf]\d+(\.\d+)?$/i, 'is no profile')
+        .nullable(),
+    }),
+    z.object({ kind: z.literal('renumber'), order: z.enum(['rows', 'outwards', 'sections']) }),
+    z.object({
+      kind: z.literal('number'),
+      from: z.number().int().min(1).max(99_999),
+      to: z.number().int().min(1).max(99_999),
+    }),
+    z.object({ kind: z.literal('allowance'), allowance: allowanceSchema }),
+  ]),
+});
+export type EditRequest = z.infer<typeof editSchema>;
+export type PanelEdit = EditRequest['edit'];
 
 export type Submit = Omit<z.infer<typeof submitSchema>, 'command'> & { readonly command: Command };
 export type PutBackRequest = z.infer<typeof putBackSchema>;

@@ -5,6 +5,7 @@ import { cartoonSchema, commandSchema, firstProblem, submitSchema } from './inde
 
 /** One sound command of every kind. */
 const SOUND: Record<string, unknown> = {
+  mark: { panelId: 'p', numbers: [1], flowDeg: 90, section: 'A', sectionName: 'sky', locked: true, recheck: false },
   settings: { unit: 'in', currency: 'USD' },
   person: { id: 'a', name: 'Ada', initial: 'A', rateCentsPerHour: 0, active: true },
   glass: {

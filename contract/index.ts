@@ -2,10 +2,13 @@ export {
   allowanceSchema,
   cartoonSchema,
   commandSchema,
+  editSchema,
   firstProblem,
   putBackSchema,
   submitSchema,
   type CartoonRequest,
+  type EditRequest,
+  type PanelEdit,
   type PutBackRequest,
   type Submit,
 } from './commands.ts';

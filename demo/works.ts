@@ -2,9 +2,9 @@ import { randomUUID } from 'node:crypto';
 import type { Submit } from '#contract';
 import { ROUTES, type Command, type PanelStep, type Stage, type WorkStage } from '#core/bench';
 import { DEFAULT_ALLOWANCE, type Technique } from '#core/sizing';
-import { cartoonAsk } from '../server/http/api.ts';
+import { answerOf, drawnFacts } from '../server/drawings.ts';
 import type { Desk } from '../server/desk.ts';
-import { readDrawing } from '../server/jobs/readDrawing.ts';
+import { readDrawing } from '#core/cutting';
 
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
@@ -71,14 +71,23 @@ export class Works {
         allowance: DEFAULT_ALLOWANCE[technique],
       },
     });
-    const result = readDrawing({ source: svg, options: {}, allowance: DEFAULT_ALLOWANCE[technique] });
+    const result = readDrawing({ kind: 'read', source: svg, options: {}, allowance: DEFAULT_ALLOWANCE[technique] });
     if ('refusal' in result) throw new Error(`the drawing of ${name} was refused: ${result.refusal}`);
     const cartoonId = randomUUID();
-    const { cartoon, cuts, cuttability, findings, repairs } = result;
-    const reading = JSON.stringify({ id: cartoonId, cartoon, cuts, cuttability, findings, repairs });
+    const { cartoon } = result;
+    const reading = JSON.stringify(answerOf(cartoonId, result));
     const sourceName = `${panelId}.svg`;
     const taken = this.desk.acceptCartoon(
-      cartoonAsk(panelId, cartoonId, sourceName, result, DEFAULT_ALLOWANCE[technique]),
+      {
+        ...drawnFacts(result),
+        panelId,
+        cartoonId,
+        sourceName,
+        origin: 'import',
+        allowance: DEFAULT_ALLOWANCE[technique],
+        soldered: { front: [], back: [] },
+        letGo: [],
+      },
       { id: cartoonId, panelId, at: this.at, sourceName, source: svg, reading },
       { commandId: randomUUID(), personId: null, bench: 'demo-office', basis: this.desk.studio.seq },
       this.at,

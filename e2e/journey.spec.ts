@@ -83,7 +83,7 @@ test('a commission, a panel, and its drawing: seen at its true size before it is
 
   const choose = page.getByTestId('drawing-file');
   await choose.setInputFiles(file('note.svg', 'no drawing at all'));
-  await expect(page.getByRole('alert')).toContainText('not an SVG drawing');
+  await expect(page.getByRole('alert')).toContainText('not an SVG or DXF drawing');
   await choose.setInputFiles(
     file('open.svg', '<svg xmlns="http://www.w3.org/2000/svg"><path stroke="#000" d="M0 0L9 9"/></svg>'),
   );

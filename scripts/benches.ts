@@ -3,8 +3,8 @@ import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { chromium, type Page } from '@playwright/test';
 import { Desk } from '../server/desk.ts';
-import { readDrawing } from '../server/jobs/readDrawing.ts';
-import { cartoonAsk } from '../server/http/api.ts';
+import { readDrawing } from '#core/cutting';
+import { answerOf, drawnFacts } from '../server/drawings.ts';
 import { Store } from '../server/store/store.ts';
 import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import { paneNet } from '../core/test/panels.ts';
@@ -41,7 +41,7 @@ export async function runBenches(root: string, folder: string): Promise<Row[]> {
     const times: number[] = [];
     for (let i = 0; i < RUNS; i++) {
       const start = performance.now();
-      const result = readDrawing({ source, options: {}, allowance: DEFAULT_ALLOWANCE.foil });
+      const result = readDrawing({ kind: 'read', source, options: {}, allowance: DEFAULT_ALLOWANCE.foil });
       times.push(performance.now() - start);
       if ('refusal' in result || result.cartoon.pieces.length !== across * down)
         throw new Error('the bench drawing was not read whole');
@@ -100,16 +100,26 @@ function marking(desk: Desk): number[] {
     ask: { label: 'S', glassId: 'g', kind: 'sheet', widthMm: 3000, heightMm: 3000, place: '', costCents: 1 },
   });
   const result = readDrawing({
+    kind: 'read',
     source: paneNet(40, 50, 20, { curved: true }),
     options: {},
     allowance: DEFAULT_ALLOWANCE.foil,
   });
   if ('refusal' in result) throw new Error(result.refusal);
-  const { cartoon, cuts, cuttability, findings, repairs } = result;
-  const reading = JSON.stringify({ id: 'k', cartoon, cuts, cuttability, findings, repairs });
+  const { cartoon } = result;
+  const reading = JSON.stringify(answerOf('k', result));
   const stored = { id: 'k', panelId: 'big', at: 0, sourceName: 'bench.svg', source: '', reading };
   desk.acceptCartoon(
-    cartoonAsk('big', 'k', 'bench.svg', result, DEFAULT_ALLOWANCE.foil),
+    {
+      ...drawnFacts(result),
+      panelId: 'big',
+      cartoonId: 'k',
+      sourceName: 'bench.svg',
+      origin: 'import',
+      allowance: DEFAULT_ALLOWANCE.foil,
+      soldered: { front: [], back: [] },
+      letGo: [],
+    },
     stored,
     { commandId: 'bench-cartoon', personId: null, bench: 'bench', basis: desk.studio.seq },
     0,

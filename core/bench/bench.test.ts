@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { checkLedger } from '../stock/index.ts';
-import { smallStudio, type SmallStudio } from '../test/smallStudio.ts';
+import { drawing, smallStudio, type SmallStudio } from '../test/smallStudio.ts';
 import { refusalWords } from '../words/index.ts';
 import { differences, putBackTarget, replay, type Command } from './index.ts';
 
@@ -197,16 +197,7 @@ describe('the panel as a whole', () => {
     expect(
       s.try({
         kind: 'cartoon',
-        ask: {
-          panelId: 'p',
-          cartoonId: 'k2',
-          sourceName: 'x',
-          widthMm: 1,
-          heightMm: 1,
-          allowance: panel.allowance,
-          joints: 0,
-          pieces: [{ ...s.piece(1) }],
-        },
+        ask: drawing([], 'foil', { cartoonId: 'k2', allowance: panel.allowance, pieceCount: 19, gone: [1] }),
       })?.code,
     ).toBe('has-work');
     expect(pieceCount).toBe(20);

@@ -3,6 +3,15 @@ import type { Circumstance, Refusal } from './act.ts';
 import { Draft } from './studio.ts';
 import type { Reader, RowChange } from './tables.ts';
 
+/** What a row was before an act; `gone` when the act took it away. */
+export type RowBefore = Pick<RowChange, 'table' | 'id' | 'before'> & { readonly gone?: true };
+
+/** The inverse of changes, as the log keeps it; the ledger has entries of its own for what comes back. */
+export const inverseOf = (changes: readonly RowChange[]): RowBefore[] =>
+  changes
+    .filter((c) => c.table !== 'moves')
+    .map(({ table, id, before, after }) => ({ table, id, before, ...(after === null ? { gone: true as const } : {}) }));
+
 /** An entry of the log. `before` is what each row was: the inverse is kept when the act is recorded. */
 export interface LogEntry {
   readonly seq: number;
@@ -11,7 +20,7 @@ export interface LogEntry {
   readonly personId: string | null;
   readonly bench: string;
   readonly happening: Happening;
-  readonly before: readonly Pick<RowChange, 'table' | 'id' | 'before'>[];
+  readonly before: readonly RowBefore[];
 }
 
 export interface Outcome {

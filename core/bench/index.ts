@@ -1,11 +1,18 @@
 export { ACTS, actOf, isActKind, type ActKind, type Command, type Happening } from './acts/index.ts';
-export type { AcceptCartoon } from './acts/acceptCartoon.ts';
+export {
+  begunPieces,
+  DRAWING_ORIGINS,
+  type AcceptCartoon,
+  type DrawingOrigin,
+  type DrawnPiece,
+} from './acts/acceptCartoon.ts';
+export type { MarkPieces } from './acts/markPieces.ts';
 export type { Source, Taking } from './acts/cutPieces.ts';
 export { runningClock } from './acts/hours.ts';
 export type { Side } from './acts/panelSteps.ts';
 export type { PutBackTarget } from './acts/putBack.ts';
 export type { Circumstance, Refusal, RefusalCode } from './act.ts';
-export { applied, decide, type LogEntry, type Outcome } from './decide.ts';
+export { applied, decide, inverseOf, type LogEntry, type Outcome } from './decide.ts';
 export { differences, replay } from './replay.ts';
 export {
   BACK_REASONS,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_ALLOWANCE } from '../sizing/index.ts';
 import { checkLedger } from '../stock/index.ts';
-import { smallStudio } from '../test/smallStudio.ts';
+import { drawing, smallStudio } from '../test/smallStudio.ts';
 import { Draft, settingsOf, Studio, type Command } from './index.ts';
 
 const panel = (technique: 'foil' | 'lead', more: object = {}): Command => ({
@@ -73,24 +73,17 @@ describe('setting up', () => {
       widthMm: 20,
       heightMm: 25,
       difficulty: 1,
+      was: number === 30 ? null : number,
+      changed: true,
     }));
-    const ask = {
-      panelId: 'p',
-      cartoonId: 'k2',
-      sourceName: 'b.svg',
-      widthMm: 50,
-      heightMm: 50,
-      allowance: DEFAULT_ALLOWANCE.foil,
-      joints: 2,
-      pieces,
-    };
+    const ask = drawing(pieces, 'foil', { cartoonId: 'k2', gone: Array.from({ length: 18 }, (_, i) => i + 3) });
     s.do({ kind: 'cartoon', ask });
     expect([...s.studio.piecesOf('p')].map((p) => [p.number, p.glassId])).toEqual([
       [1, 'blue'],
       [2, 'blue'],
       [30, null],
     ]);
-    expect(s.try({ kind: 'cartoon', ask: { ...ask, pieces: [] } })?.code).toBe('no-pieces');
+    expect(s.try({ kind: 'cartoon', ask: { ...ask, pieceCount: 0, pieces: [] } })?.code).toBe('no-pieces');
     expect(s.try({ kind: 'cartoon', ask: { ...ask, panelId: 'q' } })?.code).toBe('unknown-panel');
   });
 });

@@ -1,4 +1,4 @@
-import type { LineAllowance, Technique } from '../sizing/index.ts';
+import type { LineAllowance, Opening, Technique } from '../sizing/index.ts';
 import type { Glass, StockItem, StockMove } from '../stock/index.ts';
 import type { Currency, DisplayUnit } from '../units/index.ts';
 import type { BreakReason, PanelStep, Stage, WorkStage } from './route.ts';
@@ -44,6 +44,10 @@ export interface Panel {
   readonly widthMm: number;
   readonly heightMm: number;
   readonly allowance: LineAllowance;
+  /** The opening it goes into, where there is one. */
+  readonly opening?: Opening | null;
+  /** Names of its sections by their letters. */
+  readonly sections?: Readonly<Record<string, string>>;
   readonly cartoonId: string | null;
   readonly sourceName: string | null;
   readonly pieceCount: number;
@@ -70,6 +74,14 @@ export interface Piece {
   readonly widthMm: number;
   readonly heightMm: number;
   readonly difficulty: number;
+  /** Its drawing changed after its glass was cut: to be held against the new outline. */
+  readonly recheck?: boolean;
+  /** Flow of the glass, degrees clockwise from x as seen, modulo 180; null for any way. */
+  readonly flowDeg?: number | null;
+  /** Letter of the section it belongs to. */
+  readonly section?: string | null;
+  /** Its number is not to be changed. */
+  readonly locked?: boolean;
 }
 
 /** One break or recut: what it cost. */

@@ -32,8 +32,13 @@ export function putBackTarget(entries: readonly Entry[], direction: 'undo' | 're
     target.happening.kind === 'put-back'
       ? new Map((target.happening.payload as PutBackTarget).changes.map((c) => [`${c.table}:${c.id}`, c.before]))
       : null;
-  const expected = (table: string, id: string) =>
-    gaveBack ? (gaveBack.get(`${table}:${id}`)?.made ?? null) : target.seq;
-  const changes = target.before.map((c) => ({ ...c, expected: expected(c.table, c.id) }));
+  const expected = (table: string, id: string, gone: boolean) =>
+    gaveBack ? (gaveBack.get(`${table}:${id}`)?.made ?? null) : gone ? null : target.seq;
+  const changes = target.before.map(({ table, id, before, gone }) => ({
+    table,
+    id,
+    before,
+    expected: expected(table, id, gone === true),
+  }));
   return { commandId: target.commandId, seq: target.seq, changes, direction };
 }

@@ -7,6 +7,13 @@ export { readDxf } from './read/readDxf.ts';
 export type { DrawingFinding, DrawingRefusal, DrawingRefusalCode, DrawnLine, RawDrawing } from './read/types.ts';
 export type { Repair, RepairKind } from './heal.ts';
 export { neighbourTowards, type Direction } from './neighbour.ts';
-export { continueCartoon, editCartoon, type Edit, type Edited, type EditRefusal, type EditSurroundings } from './edit/edit.ts';
+export {
+  continueCartoon,
+  editCartoon,
+  type Edit,
+  type Edited,
+  type EditRefusal,
+  type EditSurroundings,
+} from './edit/edit.ts';
 export type { Continued } from './edit/match.ts';
 export type { NumberingOrder } from './edit/renumber.ts';

@@ -54,17 +54,42 @@ describe('what is hard to cut', () => {
     expect(found).toBe(difficulty);
   });
   it('a right-angled inside corner is tight; at the bottom of a deep notch it cannot be cut', () => {
-    const shallow: Point[] = [[0, 0], [90, 0], [60, 45], [45, 39], [30, 45]];
+    const shallow: Point[] = [
+      [0, 0],
+      [90, 0],
+      [60, 45],
+      [45, 39],
+      [30, 45],
+    ];
     expect(kinds(shallow)).toEqual(['inside-corner']);
     expect(judge(shallow).difficulty).toBe(2);
-    const ell: Point[] = [[0, 0], [20, 0], [20, 40], [60, 40], [60, 60], [0, 60]];
+    const ell: Point[] = [
+      [0, 0],
+      [20, 0],
+      [20, 40],
+      [60, 40],
+      [60, 60],
+      [0, 60],
+    ];
     expect(judge(ell).difficulty).toBe(5);
     expect(kinds(ell)).toEqual(['inside-curve', 'inside-corner']);
   });
   it('a point of 20°, a strip 15 times as long as wide, a speck', () => {
     const deg20 = (20 * Math.PI) / 180;
-    expect(kinds([[0, 0], [60 * Math.cos(deg20), 60 * Math.sin(deg20)], [0, 22]])).not.toContain('inside-curve');
-    expect(kinds([[0, 0], [60, 0], [60 * Math.cos(deg20), 60 * Math.sin(deg20)]])).toEqual(['sharp-point']);
+    expect(
+      kinds([
+        [0, 0],
+        [60 * Math.cos(deg20), 60 * Math.sin(deg20)],
+        [0, 22],
+      ]),
+    ).not.toContain('inside-curve');
+    expect(
+      kinds([
+        [0, 0],
+        [60, 0],
+        [60 * Math.cos(deg20), 60 * Math.sin(deg20)],
+      ]),
+    ).toEqual(['sharp-point']);
     expect(kinds(box(120, 8))).toEqual(['slender']);
     expect(kinds(box(60, 5))).toEqual(['narrow']);
     expect(kinds(box(6.1, 6.1))).toEqual(['little-light']);
@@ -100,7 +125,14 @@ describe('necks', () => {
   });
   it.each([
     ['a wide bar', bar(9)],
-    ['a tapering point', [[0, 0], [80, 4], [80, -4]] as Point[]],
+    [
+      'a tapering point',
+      [
+        [0, 0],
+        [80, 4],
+        [80, -4],
+      ] as Point[],
+    ],
     ['a strip', box(80, 5)],
     ['a circle', circle(20)],
     ['a leaf', [...circle(30).filter(([, y]) => y <= 0), [0, 18]] as Point[]],
@@ -184,15 +216,21 @@ describe('the order of scores', () => {
 describe('the panel as a whole', () => {
   const size = { widthMm: 200, heightMm: 100, areaMm2: 20_000 };
   it('a line straight from edge to edge is a hinge, also through joints; one that jogs is none', () => {
-    const straight = read(doc(200, 100, '<path d="M0 0H200V100H0Z"/><path d="M0 50H200"/><path d="M90 0V50M120 50V100"/>'));
+    const straight = read(
+      doc(200, 100, '<path d="M0 0H200V100H0Z"/><path d="M0 50H200"/><path d="M90 0V50M120 50V100"/>'),
+    );
     expect(panelFindings(straight, size)).toMatchObject([{ kind: 'hinge', at: [100, 50] }]);
     const jog = read(doc(200, 100, '<path d="M0 0H200V100H0Z"/><path d="M0 50H100V60H200"/>'));
     expect(panelFindings(jog, size)).toEqual([]);
   });
   it('more than 0.28 m² or 600 mm wants bars', () => {
     const plain = read(doc(200, 100, '<path d="M0 0H200V100H0Z"/>'));
-    expect(panelFindings(plain, { widthMm: 610, heightMm: 100, areaMm2: 61_000 })).toMatchObject([{ kind: 'wants-bars' }]);
-    expect(panelFindings(plain, { widthMm: 590, heightMm: 590, areaMm2: 348_100 })).toMatchObject([{ kind: 'wants-bars' }]);
+    expect(panelFindings(plain, { widthMm: 610, heightMm: 100, areaMm2: 61_000 })).toMatchObject([
+      { kind: 'wants-bars' },
+    ]);
+    expect(panelFindings(plain, { widthMm: 590, heightMm: 590, areaMm2: 348_100 })).toMatchObject([
+      { kind: 'wants-bars' },
+    ]);
     expect(panelFindings(plain, { widthMm: 500, heightMm: 500, areaMm2: 250_000 })).toEqual([]);
   });
   it('a piece fits a sheet turned, unless its flow holds it', () => {

@@ -39,7 +39,13 @@ export type CuttingFinding =
   | (Of & { readonly kind: 'sharp-point'; readonly at: Point; readonly degrees: number })
   | (Of & { readonly kind: 'inside-curve'; readonly at: Point; readonly bite: number; readonly hard: boolean })
   | (Of & { readonly kind: 'inside-corner'; readonly at: Point; readonly radiusMm: number; readonly deep: boolean })
-  | (Of & { readonly kind: 'neck'; readonly at: Point; readonly from: Point; readonly to: Point; readonly widthMm: number })
+  | (Of & {
+      readonly kind: 'neck';
+      readonly at: Point;
+      readonly from: Point;
+      readonly to: Point;
+      readonly widthMm: number;
+    })
   | (Of & { readonly kind: 'slender'; readonly ratio: number })
   | (Of & { readonly kind: 'narrow'; readonly widthMm: number })
   | (Of & { readonly kind: 'little-light'; readonly daylightMm2: number });

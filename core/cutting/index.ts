@@ -5,6 +5,21 @@ export {
   type CuttingFinding,
   type CuttingLimits,
 } from './findings.ts';
-export { DEFAULT_PANEL_LIMITS, fitsSheet, panelFindings, type PanelFinding, type PanelLimits } from './panelFindings.ts';
+export {
+  DEFAULT_PANEL_LIMITS,
+  fitsSheet,
+  panelFindings,
+  type PanelFinding,
+  type PanelLimits,
+} from './panelFindings.ts';
 export { proposeLine, type Proposal } from './propose.ts';
 export { scoreOrder, type Score, type ScoreKind } from './scores.ts';
+export { allNew, changesBetween, studyCartoon, type DrawingChanges, type PieceChange, type Study } from './study.ts';
+export {
+  editDrawing,
+  readDrawing,
+  type DrawingJob,
+  type DrawingResult,
+  type EditJob,
+  type Previous,
+} from './drawing.ts';

@@ -11,7 +11,13 @@ export const DEFAULT_PANEL_LIMITS: PanelLimits = { mostMm2: 280_000, mostMm: 600
 
 export type PanelFinding =
   /** A straight line from edge to edge: the panel can fold there. */
-  | { readonly kind: 'hinge'; readonly at: Point; readonly from: Point; readonly to: Point; readonly lines: readonly number[] }
+  | {
+      readonly kind: 'hinge';
+      readonly at: Point;
+      readonly from: Point;
+      readonly to: Point;
+      readonly lines: readonly number[];
+    }
   | { readonly kind: 'wants-bars'; readonly at: Point; readonly areaMm2: number; readonly longestMm: number }
   | { readonly kind: 'too-large'; readonly at: Point; readonly number: number };
 
@@ -63,7 +69,10 @@ function hinges(cartoon: Cartoon): PanelFinding[] {
         line = (at.get(node) ?? []).find((next) => {
           if (run.includes(next)) return false;
           const { from: f, points: there }: MapLine = map.lines[next] as MapLine;
-          const away = f === node ? direction(there[0] as Point, there[1] as Point) : direction(there.at(-1) as Point, there.at(-2) as Point);
+          const away =
+            f === node
+              ? direction(there[0] as Point, there[1] as Point)
+              : direction(there.at(-1) as Point, there.at(-2) as Point);
           return Math.abs(turn(heading, away)) < (ON_DEG * Math.PI) / 180;
         });
       }

@@ -53,7 +53,11 @@ export function proposeLine(
     }),
   );
   const joints = [...nodes].map((n) => cartoon.map.nodes[n] as Point);
-  const starts = [...bitesOf(ring).slice(0, 3).map((b) => b.index)];
+  const starts = [
+    ...bitesOf(ring)
+      .slice(0, 3)
+      .map((b) => b.index),
+  ];
   const corner = tightestInsideCorner(ring);
   if (corner) starts.push(corner.index);
   if (neck) starts.push(nearestVertex(ring, neck.from), nearestVertex(ring, neck.to));
@@ -76,7 +80,11 @@ export function proposeLine(
 }
 
 /** Straight lines inside the piece from one of its vertices to its joints and to the feet on its border, shortest first. */
-function chordsFrom(ring: Ring, start: number, joints: readonly Point[]): { to: Point; edge: number; lengthMm: number }[] {
+function chordsFrom(
+  ring: Ring,
+  start: number,
+  joints: readonly Point[],
+): { to: Point; edge: number; lengthMm: number }[] {
   const [x, y] = ring[start] as Point;
   const n = ring.length;
   const found: { to: Point; edge: number; lengthMm: number; cost: number }[] = [];
@@ -152,7 +160,12 @@ function throughHoles(rings: readonly Ring[]): Proposal | null {
         for (let i = 0; i < other.length; i++) {
           const [a, b] = [other[i] as Point, other[(i + 1) % other.length] as Point];
           const hit = nearestOnSegment(from[0], from[1], a[0], a[1], b[0], b[1]);
-          ways.push({ from, to: [hit.x, hit.y], lengthMm: Math.sqrt(hit.distSq), angle: Math.atan2(from[1] - my, from[0] - mx) });
+          ways.push({
+            from,
+            to: [hit.x, hit.y],
+            lengthMm: Math.sqrt(hit.distSq),
+            angle: Math.atan2(from[1] - my, from[0] - mx),
+          });
         }
       }
     }
@@ -168,7 +181,10 @@ function throughHoles(rings: readonly Ring[]): Proposal | null {
     if (!second) return null;
     lines.push([first.from, first.to], [second.from, second.to]);
   }
-  const lengthMm = lines.reduce((sum, [a, b]) => sum + Math.hypot((a as Point)[0] - (b as Point)[0], (a as Point)[1] - (b as Point)[1]), 0);
+  const lengthMm = lines.reduce(
+    (sum, [a, b]) => sum + Math.hypot((a as Point)[0] - (b as Point)[0], (a as Point)[1] - (b as Point)[1]),
+    0,
+  );
   return { lines, lengthMm, difficulty: 3 };
 }
 
@@ -180,7 +196,10 @@ const sampled = (ring: Ring): Point[] => ring.filter((_, i) => i % Math.max(1, M
 
 function nearestVertex(ring: Ring, [x, y]: Point): number {
   return ring.reduce(
-    (best, p, i) => (Math.hypot(p[0] - x, p[1] - y) < Math.hypot((ring[best] as Point)[0] - x, (ring[best] as Point)[1] - y) ? i : best),
+    (best, p, i) =>
+      Math.hypot(p[0] - x, p[1] - y) < Math.hypot((ring[best] as Point)[0] - x, (ring[best] as Point)[1] - y)
+        ? i
+        : best,
     0,
   );
 }

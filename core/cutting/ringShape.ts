@@ -185,7 +185,8 @@ export function narrowestNeck(whole: Ring, mostMm: number): Neck | null {
   chords.sort((p, q) => p.widthMm - q.widthMm);
   for (const { i, edge, from, to, widthMm } of chords.slice(0, NECK_TRIES)) {
     const parts = partsAt(ring, i, edge, to);
-    if (parts.every((part) => part.length >= 3 && 2 * roomIn(part) >= NECK_CIRCLE * widthMm)) return { from, to, widthMm };
+    if (parts.every((part) => part.length >= 3 && 2 * roomIn(part) >= NECK_CIRCLE * widthMm))
+      return { from, to, widthMm };
   }
   return null;
 }

@@ -45,8 +45,7 @@ export function scoreOrder(ring: Ring): Score[] {
     .map((points) => ({ score: toScore(points), depth: Math.abs(bend(points)), mm: length(points) }))
     .sort(
       (a, b) =>
-        rank[a.score.kind] - rank[b.score.kind] ||
-        (a.score.kind === 'inside' ? b.depth - a.depth : b.mm - a.mm),
+        rank[a.score.kind] - rank[b.score.kind] || (a.score.kind === 'inside' ? b.depth - a.depth : b.mm - a.mm),
     )
     .map(({ score }) => score);
 }

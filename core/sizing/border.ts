@@ -42,7 +42,11 @@ export interface BorderEdges {
  *
  *     │opening  ┊clearance┊ panel ┊ came ┊ glass edge ┊ play ┊ cut ┊ … ┊ daylight
  */
-export function borderEdges(allowance: LineAllowance, opening: Opening | null, code: string | null = null): BorderEdges {
+export function borderEdges(
+  allowance: LineAllowance,
+  opening: Opening | null,
+  code: string | null = null,
+): BorderEdges {
   const clearance = opening?.clearanceMm ?? 0;
   const came = rimKeeps({ ...allowance, outline: 'came-outside' }, code);
   const isFoil = allowance.technique === 'foil';

@@ -1,5 +1,15 @@
 import { pieceRings, type Cartoon, type CartoonPiece } from '../cartoon/index.ts';
-import { areaOfRings, boxOf, cutAway, insetRegion, perimeter, thinLine, type MapLine, type Point, type Ring } from '../geometry/index.ts';
+import {
+  areaOfRings,
+  boxOf,
+  cutAway,
+  insetRegion,
+  perimeter,
+  thinLine,
+  type MapLine,
+  type Point,
+  type Ring,
+} from '../geometry/index.ts';
 import type { LineAllowance } from './allowance.ts';
 import { innerKeeps, rimKeeps, type Keeps } from './profiles.ts';
 

@@ -42,7 +42,16 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
     'core/words',
   ],
   cli: ['core/units', 'core/cartoon', 'core/sizing', 'core/cutting', 'core/bench', 'core/words'],
-  demo: ['server', 'contract', 'core/units', 'core/geometry', 'core/sizing', 'core/stock', 'core/bench'],
+  demo: [
+    'server',
+    'contract',
+    'core/units',
+    'core/geometry',
+    'core/sizing',
+    'core/cutting',
+    'core/stock',
+    'core/bench',
+  ],
 };
 
 /** Packages that a room must not bring in. */

@@ -1,4 +1,13 @@
-import { decide, Studio, type Circumstance, type Command, type LogEntry, type Refusal } from '../bench/index.ts';
+import {
+  decide,
+  inverseOf,
+  Studio,
+  type AcceptCartoon,
+  type Circumstance,
+  type Command,
+  type LogEntry,
+  type Refusal,
+} from '../bench/index.ts';
 import { DEFAULT_ALLOWANCE, type Technique } from '../sizing/index.ts';
 
 /** A studio in memory that takes commands and keeps its log, for tests of the rules. */
@@ -16,10 +25,12 @@ export class SmallStudio {
     };
     const outcome = decide(this.studio, command, now, facts.basis ?? this.studio.seq);
     if ('refusal' in outcome) return outcome.refusal;
-    const before = outcome.changes
-      .filter((c) => c.table !== 'moves')
-      .map(({ table, id, before: was }) => ({ table, id, before: was }));
-    this.log.push({ ...now, commandId: `c${now.seq}`, happening: outcome.happening, before });
+    this.log.push({
+      ...now,
+      commandId: `c${now.seq}`,
+      happening: outcome.happening,
+      before: inverseOf(outcome.changes),
+    });
     this.studio.absorb(outcome.changes, now.seq);
     return null;
   }
@@ -92,22 +103,36 @@ export function smallStudio(technique: Technique = 'foil'): SmallStudio {
     widthMm: 40,
     heightMm: 25,
     difficulty: 1,
+    was: null,
+    changed: true,
   }));
-  s.do({
-    kind: 'cartoon',
-    ask: {
-      panelId: 'p',
-      cartoonId: 'k',
-      sourceName: 'test.svg',
-      widthMm: 200,
-      heightMm: 100,
-      allowance: DEFAULT_ALLOWANCE[technique],
-      joints: 9,
-      pieces,
-    },
-  });
+  s.do({ kind: 'cartoon', ask: drawing(pieces, technique) });
   const row = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i);
   s.do({ kind: 'give-glass', ask: { panelId: 'p', numbers: row(1, 12), glassId: 'blue' } });
   s.do({ kind: 'give-glass', ask: { panelId: 'p', numbers: row(13, 20), glassId: 'red' } });
   return s;
+}
+
+/** A drawing for panel `p`, as a command asks for it. */
+export function drawing(
+  pieces: AcceptCartoon['pieces'],
+  technique: Technique = 'foil',
+  more: Partial<AcceptCartoon> = {},
+): AcceptCartoon {
+  return {
+    panelId: 'p',
+    cartoonId: 'k',
+    sourceName: 'test.svg',
+    origin: 'import',
+    widthMm: 200,
+    heightMm: 100,
+    allowance: DEFAULT_ALLOWANCE[technique],
+    joints: 9,
+    soldered: { front: [], back: [] },
+    pieceCount: pieces.length,
+    pieces,
+    gone: [],
+    letGo: [],
+    ...more,
+  };
 }

@@ -1,6 +1,8 @@
 import {
   stageIndex,
   type Command,
+  type DrawingOrigin,
+  type MarkPieces,
   type Happening,
   type Panel,
   type Piece,
@@ -12,6 +14,29 @@ import { reasonWords, STAGE_WORDS, STEP_DONE, STEP_WORDS, WORK_WORDS } from './t
 
 const pieces = (numbers: readonly number[]) =>
   `${numbers.length === 1 ? 'piece' : 'pieces'} ${showNumbers(numbers, 10)}`;
+
+const ORIGIN_WORDS: Readonly<Record<Exclude<DrawingOrigin, 'import'>, string>> = {
+  'add-line': 'line added',
+  'add-lines': 'lines added',
+  'take-line': 'line taken away',
+  'move-node': 'joint moved',
+  scale: 'true size set',
+  fit: 'fitted to its opening',
+  profile: 'came or gap of lines changed',
+  allowance: 'what the lines take up changed',
+  renumber: 'numbered anew',
+  number: 'number changed',
+};
+
+function markWords({ flowDeg, section, sectionName, locked, recheck }: MarkPieces): string {
+  const words: string[] = [];
+  if (flowDeg !== undefined) words.push(flowDeg === null ? 'flow any way' : `flow at ${Math.round(flowDeg)}°`);
+  if (section !== undefined)
+    words.push(section === null ? 'in no section' : `section ${section}${sectionName ? ` “${sectionName}”` : ''}`);
+  if (locked !== undefined) words.push(locked ? 'number locked' : 'number unlocked');
+  if (recheck === false) words.push('held against the new outline, fits');
+  return words.join(', ');
+}
 
 /** What happened, as a line of the log: `12–18 cut from B7`. */
 export function happeningWords({ kind, payload }: Happening, state: Reader): string {
@@ -27,9 +52,13 @@ export function happeningWords({ kind, payload }: Happening, state: Reader): str
     case 'panel':
       return `panel “${payload.name}” entered`;
     case 'cartoon':
-      return `drawing ${payload.sourceName} taken in: ${count(payload.pieces.length, 'piece')}`;
+      return payload.origin === 'import'
+        ? `drawing ${payload.sourceName} taken in: ${count(payload.pieceCount, 'piece')}`
+        : `${ORIGIN_WORDS[payload.origin]}${payload.pieces.length > 0 && payload.pieces.length < 30 ? `: ${pieces(payload.pieces.map((p) => p.number))}` : ''}`;
     case 'give-glass':
       return `${showNumbers(payload.numbers, 10)}: ${payload.glassId === null ? 'glass taken away' : `glass ${state.get('glasses', payload.glassId)?.code ?? '?'}`}`;
+    case 'mark':
+      return `${showNumbers(payload.numbers, 10)}: ${markWords(payload)}`;
     case 'cut':
       return payload.takings.map((t) => `${showNumbers(t.numbers, 10)} cut from ${t.stockId}`).join(' · ');
     case 'advance':

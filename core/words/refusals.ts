@@ -100,7 +100,7 @@ function placeName(id: string, state?: Reader): string {
 export function drawingRefusalWords(code: DrawingRefusalCode): string {
   switch (code) {
     case 'not-a-drawing':
-      return 'This file is not an SVG drawing; save the cartoon as SVG and bring it in again.';
+      return 'This file is not an SVG or DXF drawing; save the cartoon as SVG and bring it in again.';
     case 'too-large':
       return 'This file is too large for a cartoon (more than 30 MB of lines); leave pictures and shading out and save it again.';
     case 'no-numbers':

@@ -1,21 +1,18 @@
-import { randomUUID } from 'node:crypto';
 import express, { Router, type Response } from 'express';
 import rateLimit from 'express-rate-limit';
 import {
   cartoonSchema,
+  editSchema,
   firstProblem,
   putBackSchema,
   submitSchema,
   type Accepted,
-  type CartoonAnswer,
   type Submit,
 } from '#contract';
 import { settingsOf, type Refusal } from '#core/bench';
-import type { LineAllowance } from '#core/sizing';
-import { drawingRefusalWords, refusalWords } from '#core/words';
-import { runDrawing } from '../jobs/runDrawing.ts';
-import type { DrawingResult } from '../jobs/readDrawing.ts';
+import { drawingRefusalWords, editRefusalWords, refusalWords } from '#core/words';
 import type { Desk } from '../desk.ts';
+import { Drawings } from '../drawings.ts';
 import { liveChannel } from '../live/live.ts';
 import { panelAnswer, studioAnswer } from './answers.ts';
 import type { access } from './access.ts';
@@ -35,9 +32,15 @@ export interface ApiParts {
 export function api({ desk, clock, drawingWorker, gate }: ApiParts) {
   const router = Router();
   const live = liveChannel(desk);
+  const drawings = new Drawings(desk, drawingWorker, clock);
   const answer = (res: Response, result: Accepted | { refusal: Refusal }) => {
     if (!('refusal' in result)) return void res.json(result);
     sendError(res, 'refused', refusalWords(result.refusal, settingsOf(desk.studio).unit, desk.studio), result.refusal);
+  };
+  const drawn = (res: Response, result: Awaited<ReturnType<Drawings['takeIn']>>) => {
+    if ('drawing' in result) sendError(res, 'drawing-refused', drawingRefusalWords(result.drawing));
+    else if ('edit' in result) sendError(res, 'drawing-refused', editRefusalWords(result.edit));
+    else answer(res, result);
   };
   const slow = rateLimit({
     windowMs: 60_000,
@@ -99,59 +102,15 @@ export function api({ desk, clock, drawingWorker, gate }: ApiParts) {
     if (!parsed.success) return sendError(res, 'bad-input', firstProblem(parsed.error));
     const panel = desk.studio.get('panels', req.params.id);
     if (!panel) return sendError(res, 'not-here', 'This panel is not in the studio.');
-    const { source, sourceName, widthMm, heightMm, snapMm, layersIn, outline, ...facts } = parsed.data;
-    const allowance = outline ? { ...panel.allowance, outline } : panel.allowance;
-    const result = await runDrawing(
-      { source, options: { widthMm, heightMm, snapMm, layersIn }, allowance },
-      drawingWorker,
-    );
-    if ('refusal' in result) return sendError(res, 'drawing-refused', drawingRefusalWords(result.refusal));
-    const at = clock();
-    const cartoonId = randomUUID();
-    const reading: CartoonAnswer = {
-      id: cartoonId,
-      cartoon: result.cartoon,
-      cuts: result.cuts,
-      cuttability: result.cuttability,
-      findings: result.findings,
-      repairs: result.repairs,
-    };
-    const stored = { id: cartoonId, panelId: panel.id, at, sourceName, source, reading: JSON.stringify(reading) };
-    answer(res, desk.acceptCartoon(cartoonAsk(panel.id, cartoonId, sourceName, result, allowance), stored, facts, at));
+    drawn(res, await drawings.takeIn(panel, parsed.data));
+  });
+  router.post('/panels/:id/edit', express.json({ limit: COMMAND_LIMIT }), async (req, res) => {
+    const parsed = editSchema.safeParse(req.body);
+    if (!parsed.success) return sendError(res, 'bad-input', firstProblem(parsed.error));
+    const panel = desk.studio.get('panels', req.params.id);
+    if (!panel) return sendError(res, 'not-here', 'This panel is not in the studio.');
+    drawn(res, await drawings.change(panel, parsed.data));
   });
   router.use((_req, res) => sendError(res, 'not-here', 'There is nothing at this address.'));
   return { router, close: () => live.close() };
-}
-
-/** What the log keeps of a reading: the pieces by number, in whole mm². */
-export function cartoonAsk(
-  panelId: string,
-  cartoonId: string,
-  sourceName: string,
-  result: DrawingResult,
-  allowance: LineAllowance,
-) {
-  const { cartoon, cuts, cuttability } = result;
-  const { minX, minY, maxX, maxY } = cartoon.box;
-  return {
-    panelId,
-    cartoonId,
-    sourceName,
-    allowance,
-    joints: cartoon.joints.length,
-    widthMm: maxX - minX,
-    heightMm: maxY - minY,
-    pieces: cartoon.pieces.map((piece, i) => {
-      const cut = cuts[i] as DrawingResult['cuts'][number];
-      return {
-        number: piece.number,
-        label: piece.label,
-        areaMm2: Math.max(1, Math.round(cut.areaMm2)),
-        perimeterMm: Math.round(cut.perimeterMm * 10) / 10,
-        widthMm: Math.round(cut.widthMm * 10) / 10,
-        heightMm: Math.round(cut.heightMm * 10) / 10,
-        difficulty: cuttability[i]?.difficulty ?? 1,
-      };
-    }),
-  };
 }

@@ -1,4 +1,5 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { readDrawing, type DrawingJob } from './readDrawing.ts';
+import { editDrawing, readDrawing, type DrawingJob, type EditJob } from '#core/cutting';
 
-parentPort?.postMessage(readDrawing(workerData as DrawingJob));
+const job = workerData as DrawingJob | EditJob;
+parentPort?.postMessage(job.kind === 'read' ? readDrawing(job) : editDrawing(job));

@@ -4,7 +4,15 @@ import Database from 'better-sqlite3';
 import { and, desc, eq, gt, sql } from 'drizzle-orm';
 import { drizzle } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
-import { Studio, TABLE_NAMES, type LogEntry, type RowChange, type TableName, type Tables } from '#core/bench';
+import {
+  inverseOf,
+  Studio,
+  TABLE_NAMES,
+  type LogEntry,
+  type RowChange,
+  type TableName,
+  type Tables,
+} from '#core/bench';
 import * as schema from './schema.ts';
 
 const LOG_VERSION = 1;
@@ -92,9 +100,7 @@ export class Store {
     panelId: string | null,
     cartoon?: StoredCartoon,
   ): void {
-    const before = changes
-      .filter((c) => c.table !== 'moves')
-      .map(({ table, id, before: was }) => ({ table, id, before: was }));
+    const before = inverseOf(changes);
     const { happening, ...facts } = entry;
     this.#db.transaction((tx) => {
       tx.insert(schema.log)

@@ -19,6 +19,8 @@ export interface BoardProps {
   /** Beside a table there is no room for the tools over the board: they stand at its foot. */
   readonly narrow?: boolean;
   readonly tools?: ReactNode;
+  /** Where given, a tap (or Enter at the crosshair that arrow keys move) means a place in mm, not a piece. */
+  onPoint?(at: Point): void;
   onPick(numbers: readonly number[], how: 'set' | 'toggle' | 'add'): void;
   onType?(text: string): void;
   readonly children: ReactNode;
@@ -30,6 +32,7 @@ const ARROWS: Readonly<Record<string, Direction>> = {
   ArrowUp: 'up',
   ArrowDown: 'down',
 };
+const HEADINGS: Readonly<Record<Direction, Point>> = { left: [-1, 0], right: [1, 0], up: [0, -1], down: [0, 1] };
 const MARGIN = 0.05;
 /** A press that moves less than this is a tap. Screen pixels. */
 const TAP_PX = 6;
@@ -47,10 +50,12 @@ export function Board(props: BoardProps) {
     dark,
     narrow = false,
     tools,
+    onPoint,
     onPick,
     onType,
     children,
   } = props;
+  const [crosshair, setCrosshair] = useState<Point | null>(null);
   const svg = useRef<SVGSVGElement>(null);
   const stage = useRef<SVGGElement>(null);
   const zoomer = useRef<ZoomBehavior<SVGSVGElement, unknown> | null>(null);
@@ -80,7 +85,7 @@ export function Board(props: BoardProps) {
     svg.current && zoomer.current && zoomer.current.scaleBy(select(svg.current), factor);
   const whole = () => svg.current && zoomer.current && zoomer.current.transform(select(svg.current), zoomIdentity);
 
-  const toMm = (event: PointerEvent): Point => {
+  const toMm = (event: { clientX: number; clientY: number }): Point => {
     const matrix = stage.current?.getScreenCTM();
     if (!matrix) return [0, 0];
     const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
@@ -102,6 +107,7 @@ export function Board(props: BoardProps) {
     setLassoing(false);
   };
   const click = (event: React.MouseEvent) => {
+    if (onPoint && !lassoing) return onPoint(toMm(event));
     const mark = (event.target as Element).closest('[data-piece]');
     if (!mark || lassoing) return;
     onPick(
@@ -111,6 +117,14 @@ export function Board(props: BoardProps) {
   };
   const keyDown = (event: KeyboardEvent) => {
     const arrow = ARROWS[event.key];
+    if (onPoint && (arrow || event.key === 'Enter')) {
+      event.preventDefault();
+      const here: Point = crosshair ?? [x + width / 2, y + height / 2];
+      if (!arrow) return onPoint(here);
+      const step = event.shiftKey ? 10 : 1;
+      const [dx, dy] = HEADINGS[arrow];
+      return setCrosshair([here[0] + dx * step, here[1] + dy * step]);
+    }
     if (arrow) {
       event.preventDefault();
       const heading =
@@ -144,7 +158,7 @@ export function Board(props: BoardProps) {
         onPointerDown={down}
         onPointerMove={move}
         onPointerUp={up}
-        className={`min-h-0 flex-1 touch-none select-none outline-none focus-visible:outline-3 focus-visible:-outline-offset-4 focus-visible:outline-copper ${lassoing ? 'cursor-crosshair' : ''}`}
+        className={`min-h-0 flex-1 touch-none ${narrow ? 'mb-14' : ''} select-none outline-none focus-visible:outline-3 focus-visible:-outline-offset-4 focus-visible:outline-copper ${lassoing ? 'cursor-crosshair' : ''}`}
         data-testid="board"
       >
         <g ref={stage}>
@@ -196,6 +210,13 @@ export function Board(props: BoardProps) {
                   />
                 </g>
               ))}
+              {onPoint && crosshair && (
+                <path
+                  d={`M${crosshair[0] - pad} ${crosshair[1]}h${2 * pad}M${crosshair[0]} ${crosshair[1] - pad}v${2 * pad}`}
+                  stroke="var(--copper)"
+                  strokeWidth={0.7}
+                />
+              )}
               {lasso && (
                 <path
                   d={`M${lasso.map((p) => p.join(' ')).join('L')}Z`}

@@ -1,17 +1,14 @@
 import { expect, it } from 'vitest';
 import type { CartoonAnswer } from '#contract';
-import { readCartoon } from '#core/cartoon';
-import { cuttability } from '#core/cutting';
-import { cutOutlines, DEFAULT_ALLOWANCE } from '#core/sizing';
+import { readDrawing } from '#core/cutting';
+import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import { doc } from '../../core/test/panels.ts';
 import { panelPaths } from './paths.ts';
 
 function answer(source: string): CartoonAnswer {
-  const reading = readCartoon(source);
-  if ('refusal' in reading) throw new Error(reading.refusal);
-  const cuts = cutOutlines(reading.cartoon, DEFAULT_ALLOWANCE.foil);
-  const { cartoon, findings, repairs } = reading;
-  return { id: 'x', cartoon, cuts, cuttability: cuts.map((cut) => cuttability(cut)), findings, repairs };
+  const result = readDrawing({ kind: 'read', source, options: {}, allowance: DEFAULT_ALLOWANCE.foil });
+  if ('refusal' in result) throw new Error(result.refusal);
+  return { id: 'x', ...result };
 }
 
 const PANES = answer(doc(100, 100, '<rect width="100" height="100"/><path d="M50 0V100M0 50H100"/>'));

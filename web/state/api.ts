@@ -38,5 +38,6 @@ export const api = {
   putBack: (body: unknown) => post<Accepted>('/put-back', body),
   takeCartoon: (panelId: string, body: unknown) =>
     post<Accepted>(`/panels/${encodeURIComponent(panelId)}/cartoon`, body),
+  editDrawing: (panelId: string, body: unknown) => post<Accepted>(`/panels/${encodeURIComponent(panelId)}/edit`, body),
   enter: (passcode: string) => post<{ ok: true }>('/enter', { passcode }),
 };

@@ -1,7 +1,7 @@
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { toast } from 'sonner';
-import type { Accepted, PanelAnswer, StudioAnswer } from '#contract';
+import type { Accepted, PanelAnswer, PanelEdit, StudioAnswer } from '#contract';
 import type { Command } from '#core/bench';
 import { api, ApiError } from './api.ts';
 import { useBench } from './bench.ts';
@@ -37,6 +37,8 @@ export interface Send {
   command(command: Command, said?: string): Promise<boolean>;
   putBack(direction: 'undo' | 'redo'): Promise<boolean>;
   cartoon(panelId: string, body: Record<string, unknown>): Promise<boolean>;
+  /** A light change of the panel's drawing. */
+  edit(panelId: string, edit: PanelEdit, said?: string): Promise<boolean>;
 }
 
 export function useSend(): Send {
@@ -77,6 +79,10 @@ export function useSend(): Send {
       cartoon: (panelId, more) => {
         const body = { ...facts(), basis: basisOf(client, panelId), ...more };
         return run(() => api.takeCartoon(panelId, body));
+      },
+      edit: (panelId, edit, said) => {
+        const body = { ...facts(), basis: basisOf(client, panelId), edit };
+        return run(() => api.editDrawing(panelId, body), said);
       },
     };
   }, [client]);

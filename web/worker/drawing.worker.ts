@@ -1,21 +1,11 @@
-import { readCartoon, type CartoonReading, type DrawingRefusal, type ReadOptions } from '#core/cartoon';
-import { cuttability, type Cuttability } from '#core/cutting';
-import { cutOutlines, type CutPiece, type LineAllowance } from '#core/sizing';
+import type { DrawingRefusal } from '#core/cartoon';
+import { readDrawing, type DrawingJob, type DrawingResult } from '#core/cutting';
 
-export interface PreviewJob {
-  readonly source: string;
-  readonly options: Omit<ReadOptions, 'onProgress'>;
-  readonly allowance: LineAllowance;
-}
+export type PreviewJob = DrawingJob;
 
 export type PreviewMessage =
   | { readonly kind: 'progress'; readonly share: number }
-  | {
-      readonly kind: 'read';
-      readonly reading: CartoonReading;
-      readonly cuts: readonly CutPiece[];
-      readonly cuttability: readonly Cuttability[];
-    }
+  | { readonly kind: 'read'; readonly result: DrawingResult }
   | { readonly kind: 'refused'; readonly refusal: DrawingRefusal['refusal'] }
   | { readonly kind: 'broke' };
 
@@ -24,13 +14,9 @@ const tell = (message: PreviewMessage) => postMessage(message);
 /** Reads a drawing off the page's thread: the same core that the server runs when it is accepted. */
 onmessage = ({ data }: MessageEvent<PreviewJob>) => {
   try {
-    const reading = readCartoon(data.source, {
-      ...data.options,
-      onProgress: (share) => tell({ kind: 'progress', share: share * 0.8 }),
-    });
-    if ('refusal' in reading) return tell({ kind: 'refused', refusal: reading.refusal });
-    const cuts = cutOutlines(reading.cartoon, data.allowance);
-    tell({ kind: 'read', reading, cuts, cuttability: cuts.map((cut) => cuttability(cut)) });
+    const onProgress = (share: number) => tell({ kind: 'progress', share: share * 0.8 });
+    const result = readDrawing({ ...data, options: { ...data.options, onProgress } });
+    tell('refusal' in result ? { kind: 'refused', refusal: result.refusal } : { kind: 'read', result });
   } catch {
     tell({ kind: 'broke' });
   }

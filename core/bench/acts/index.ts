@@ -5,6 +5,7 @@ import { cutPieces } from './cutPieces.ts';
 import { enterHours, removeHours, startClock, stopClock } from './hours.ts';
 import { finishStep, solderJoints } from './panelSteps.ts';
 import { advancePieces, giveGlass, stepBack } from './pieceMoves.ts';
+import { markPieces } from './markPieces.ts';
 import { putBack } from './putBack.ts';
 import { saveCommission, saveGlass, savePanel, savePerson, setSettings } from './setUp.ts';
 import { moveStock, receiveStock, writeOffStock } from './stockMoves.ts';
@@ -18,6 +19,7 @@ export const ACTS = {
   panel: savePanel,
   cartoon: acceptCartoon,
   'give-glass': giveGlass,
+  mark: markPieces,
   cut: cutPieces,
   advance: advancePieces,
   'step-back': stepBack,

@@ -36,7 +36,10 @@ export const saveCommission: Act<SaveCommission> = {
   apply: (draft, payload) => draft.put('commissions', payload),
 };
 
-export type SavePanel = Pick<Panel, 'commissionId' | 'name' | 'technique' | 'widthMm' | 'heightMm' | 'allowance'> & {
+export type SavePanel = Pick<
+  Panel,
+  'commissionId' | 'name' | 'technique' | 'widthMm' | 'heightMm' | 'allowance' | 'opening'
+> & {
   readonly id: string;
 };
 export const savePanel: Act<SavePanel> = {

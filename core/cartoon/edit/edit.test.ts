@@ -26,13 +26,22 @@ const four = () =>
   read(doc(100, 80, '<path d="M0 0H100V80H0Z"/><path d="M50 0V80"/><path d="M0 40H50"/><path d="M50 40H100"/>'));
 const lineBetween = (cartoon: Cartoon, a: number, b: number): number => {
   const refs = (n: number) =>
-    cartoon.pieces.find((p) => p.number === n)?.rings.flat().map((r) => (r < 0 ? ~r : r)) ?? [];
+    cartoon.pieces
+      .find((p) => p.number === n)
+      ?.rings.flat()
+      .map((r) => (r < 0 ? ~r : r)) ?? [];
   return refs(a).find((line) => refs(b).includes(line)) as number;
 };
 
 describe('a line across a piece', () => {
   it('splits it; the larger part keeps the number, nothing else changes', () => {
-    const { cartoon, continued } = edit(four(), { kind: 'add-line', points: [[0, 10], [50, 12]] });
+    const { cartoon, continued } = edit(four(), {
+      kind: 'add-line',
+      points: [
+        [0, 10],
+        [50, 12],
+      ],
+    });
     expect(numbers(cartoon)).toEqual([1, 2, 3, 4, 5]);
     expect(area(cartoon, 1)).toBeCloseTo(50 * 40 - 550, 2);
     expect(area(cartoon, 5)).toBeCloseTo(550, 2);
@@ -40,19 +49,50 @@ describe('a line across a piece', () => {
     expect(checkMap(cartoon.map)).toEqual([]);
   });
   it('begins at the joint or line that is near', () => {
-    const { cartoon } = edit(four(), { kind: 'add-line', points: [[0.8, 1], [49.2, 39]] });
+    const { cartoon } = edit(four(), {
+      kind: 'add-line',
+      points: [
+        [0.8, 1],
+        [49.2, 39],
+      ],
+    });
     expect(area(cartoon, 1)).toBeCloseTo(1000, 3);
     expect(cartoon.joints.filter((j) => j.kind === 'many' || j.lines.length > 4)).toHaveLength(1);
   });
   it('may bend, and may cross other lines', () => {
-    const { cartoon } = edit(four(), { kind: 'add-line', points: [[0, 20], [60, 10], [100, 20]] });
+    const { cartoon } = edit(four(), {
+      kind: 'add-line',
+      points: [
+        [0, 20],
+        [60, 10],
+        [100, 20],
+      ],
+    });
     expect(cartoon.pieces).toHaveLength(6);
     expect(cartoon.pieces.reduce((sum, p) => sum + p.areaMm2, 0)).toBeCloseTo(8000, 3);
   });
   it.each([
-    [[[20, 20], [30, 20]], 'off-the-panel'],
-    [[[0, 20], [0.1, 20]], 'splits-nothing'],
-    [[[0, 5], [0, 30]], 'splits-nothing'],
+    [
+      [
+        [20, 20],
+        [30, 20],
+      ],
+      'off-the-panel',
+    ],
+    [
+      [
+        [0, 20],
+        [0.1, 20],
+      ],
+      'splits-nothing',
+    ],
+    [
+      [
+        [0, 5],
+        [0, 30],
+      ],
+      'splits-nothing',
+    ],
   ] as [[number, number][], string][])('%j is refused: %s', (points, code) => {
     expect(refusal(four(), { kind: 'add-line', points })).toBe(code);
   });
@@ -61,14 +101,22 @@ describe('a line across a piece', () => {
 describe('taking a line away', () => {
   it('joins two pieces under the number of the larger, the rest keep theirs', () => {
     const cartoon = four();
-    const split = edit(cartoon, { kind: 'add-line', points: [[0, 10], [50, 10]] }).cartoon;
+    const split = edit(cartoon, {
+      kind: 'add-line',
+      points: [
+        [0, 10],
+        [50, 10],
+      ],
+    }).cartoon;
     const joined = edit(split, { kind: 'take-line', line: lineBetween(split, 1, 5) }).cartoon;
     expect(numbers(joined)).toEqual([1, 2, 3, 4]);
     expect(joined.pieces.map((p) => p.areaMm2)).toEqual(cartoon.pieces.map((p) => p.areaMm2));
   });
   it('the rim stays', () => {
     const cartoon = four();
-    const rim = cartoon.map.lines.findIndex((_, i) => cartoon.pieces.filter((p) => p.rings.flat().some((r) => r === i || r === ~i)).length === 1);
+    const rim = cartoon.map.lines.findIndex(
+      (_, i) => cartoon.pieces.filter((p) => p.rings.flat().some((r) => r === i || r === ~i)).length === 1,
+    );
     expect(refusal(cartoon, { kind: 'take-line', line: rim })).toBe('rim-stays');
     expect(refusal(cartoon, { kind: 'take-line', line: 999 })).toBe('no-such-line');
   });
@@ -100,7 +148,11 @@ describe('size', () => {
   });
   it('fits another opening: the border keeps its width, the middle takes the rest', () => {
     const bordered = read(
-      doc(100, 80, '<path d="M0 0H100V80H0Z"/><path d="M10 10H90V70H10Z"/><path d="M0 0L10 10M100 0L90 10M0 80L10 70M100 80L90 70M50 10V70"/>'),
+      doc(
+        100,
+        80,
+        '<path d="M0 0H100V80H0Z"/><path d="M10 10H90V70H10Z"/><path d="M0 0L10 10M100 0L90 10M0 80L10 70M100 80L90 70M50 10V70"/>',
+      ),
     );
     const { cartoon } = edit(bordered, { kind: 'fit', widthMm: 160, heightMm: 60, borderMm: 10 });
     expect([cartoon.box.maxX, cartoon.box.maxY]).toEqual([160, 60]);
@@ -127,11 +179,19 @@ describe('numbers', () => {
   it('kept numbers stay where they are, the others go round them; sections come one after the other', () => {
     const cartoon = net();
     const kept = new Set([7, 20]);
-    const { cartoon: next, continued } = edit(cartoon, { kind: 'renumber', order: 'outwards' }, { kept, sectionOf: new Map() });
+    const { cartoon: next, continued } = edit(
+      cartoon,
+      { kind: 'renumber', order: 'outwards' },
+      { kept, sectionOf: new Map() },
+    );
     for (const n of kept) expect(area(next, n)).toBe(area(cartoon, n));
     expect(numbers(next)).toEqual(Array.from({ length: 25 }, (_, i) => i + 1));
     expect(new Set(continued.map((c) => c.was)).size).toBe(25);
-    const sectionOf = new Map([[25, 'A'], [24, 'A'], [1, 'B']]);
+    const sectionOf = new Map([
+      [25, 'A'],
+      [24, 'A'],
+      [1, 'B'],
+    ]);
     const by = edit(cartoon, { kind: 'renumber', order: 'sections' }, { kept: new Set(), sectionOf }).cartoon;
     expect([area(by, 1), area(by, 2), area(by, 3)]).toEqual([area(cartoon, 24), area(cartoon, 25), area(cartoon, 1)]);
   });
@@ -152,9 +212,17 @@ describe('profiles of single lines', () => {
     const cartoon = four();
     const line = lineBetween(cartoon, 1, 2);
     const marked = edit(cartoon, { kind: 'profile', lines: [line], profile: 'h10' }).cartoon;
-    const split = edit(marked, { kind: 'add-line', points: [[50, 20], [0, 20]] }).cartoon;
+    const split = edit(marked, {
+      kind: 'add-line',
+      points: [
+        [50, 20],
+        [0, 20],
+      ],
+    }).cartoon;
     expect(split.profiles?.filter((p) => p === 'h10')).toHaveLength(2);
-    expect(edit(marked, { kind: 'profile', lines: [line], profile: null }).cartoon.profiles?.every((p) => p === null)).toBe(true);
+    expect(
+      edit(marked, { kind: 'profile', lines: [line], profile: null }).cartoon.profiles?.every((p) => p === null),
+    ).toBe(true);
   });
 });
 

@@ -156,7 +156,12 @@ function addLines(cartoon: Cartoon, added: readonly (readonly Point[])[]): Edite
     const to = ontoMap(cartoon.map, last);
     if (!from || !to) return { refusal: 'off-the-panel' };
     // The foot becomes a vertex of the line it stands on: else rounding could leave the joint open.
-    drawn = drawn.map((line, i) => withVertices(line, [from, to].filter((f) => f.line === i).map((f) => f.at)));
+    drawn = drawn.map((line, i) =>
+      withVertices(
+        line,
+        [from, to].filter((f) => f.line === i).map((f) => f.at),
+      ),
+    );
     drawn.push({ points: [from.at, ...points.slice(1, -1), to.at], closed: false });
   }
   const edited = rebuilt(cartoon, drawn);
@@ -168,7 +173,12 @@ function takeLine(cartoon: Cartoon, line: number): Edited | { refusal: EditRefus
   if (!cartoon.map.lines[line]) return { refusal: 'no-such-line' };
   const sides = cartoon.pieces.filter((p) => p.rings.flat().some((ref) => ref === line || ref === ~line));
   if (sides.length < 2) return { refusal: 'rim-stays' };
-  return rebuilt(cartoon, linesOf(cartoon.map).filter((_, i) => i !== line)) ?? { refusal: 'rim-stays' };
+  return (
+    rebuilt(
+      cartoon,
+      linesOf(cartoon.map).filter((_, i) => i !== line),
+    ) ?? { refusal: 'rim-stays' }
+  );
 }
 
 /** Lines at a node follow it: each point by how near to that end of its line it is, so that a curve stays one. */
@@ -182,10 +192,7 @@ function moveNode(cartoon: Cartoon, node: number, to: Point): Edited | { refusal
     let walked = 0;
     const points = line.points.map((p, i): Point => {
       if (i > 0) walked += Math.hypot(p[0] - (line.points[i - 1] as Point)[0], p[1] - (line.points[i - 1] as Point)[1]);
-      const share = Math.max(
-        line.from === node ? 1 - walked / length : 0,
-        line.to === node ? walked / length : 0,
-      );
+      const share = Math.max(line.from === node ? 1 - walked / length : 0, line.to === node ? walked / length : 0);
       return [p[0] + dx * share, p[1] + dy * share];
     });
     return { points, closed: false };

@@ -7,6 +7,8 @@ import type { Cartoon } from '../types.ts';
 const SAME_MM = 0.1;
 /** A piece is still the one it was when more than half of the smaller of the two lies in the other. */
 const LEAST_SHARE = 0.5;
+/** … and it is no small part of the larger one: a leaf that lies in a new sky is not that sky. */
+const LEAST_OF_LARGER = 0.25;
 
 export interface Shape {
   readonly rings: readonly Ring[];
@@ -44,7 +46,7 @@ export function matchShapes(old: Cartoon, shapes: readonly Shape[], shift: Point
         ? areaMm2
         : areaOfRings(intersection(oriented(laid), oriented(there)));
       const share = sharedMm2 / Math.min(areaMm2, piece.areaMm2);
-      if (share <= LEAST_SHARE) continue;
+      if (share <= LEAST_SHARE || sharedMm2 < LEAST_OF_LARGER * Math.max(areaMm2, piece.areaMm2)) continue;
       const apartMm2 = areaMm2 + piece.areaMm2 - 2 * sharedMm2;
       pairs.push({ shape, old: k, share, sharedMm2, same: apartMm2 < SAME_MM * piece.perimeterMm });
     }
@@ -79,7 +81,6 @@ export function shiftOnto(old: Cartoon, next: Pick<Cartoon, 'pieces' | 'box'>): 
   const far: Point = [old.box.maxX - next.box.maxX, old.box.maxY - next.box.maxY];
   const key = (x: number, y: number) => `${Math.round(x * 2)},${Math.round(y * 2)}`;
   const known = new Set(old.pieces.map((p) => key(...p.centroid)));
-  const hits = ([dx, dy]: Point) =>
-    next.pieces.filter(({ centroid: [x, y] }) => known.has(key(x + dx, y + dy))).length;
+  const hits = ([dx, dy]: Point) => next.pieces.filter(({ centroid: [x, y] }) => known.has(key(x + dx, y + dy))).length;
   return [[0, 0] as Point, corner, far].reduce((best, shift) => (hits(shift) > hits(best) ? shift : best));
 }

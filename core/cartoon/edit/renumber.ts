@@ -38,7 +38,8 @@ function outwards(pieces: readonly CartoonPiece[]): CartoonPiece[] {
   const mx = pieces.reduce((sum, p) => sum + p.centroid[0] * p.areaMm2, 0) / area;
   const my = pieces.reduce((sum, p) => sum + p.centroid[1] * p.areaMm2, 0) / area;
   const from = (p: CartoonPiece) => Math.hypot(p.labelAt[0] - mx, p.labelAt[1] - my);
-  const clockwise = (p: CartoonPiece) => (Math.atan2(p.labelAt[0] - mx, my - p.labelAt[1]) + 2 * Math.PI) % (2 * Math.PI);
+  const clockwise = (p: CartoonPiece) =>
+    (Math.atan2(p.labelAt[0] - mx, my - p.labelAt[1]) + 2 * Math.PI) % (2 * Math.PI);
   const left = new Set(pieces);
   const result: CartoonPiece[] = [];
   while (left.size > 0) {

@@ -4,8 +4,11 @@ import { minutesByPiece } from '#core/labour';
 import { showArea, showMinutes, trimNumber } from '#core/units';
 import { cuttingFindingWords, reasonWords, STAGE_WORDS } from '#core/words';
 import { boxOf } from '#core/geometry';
+import { ScorePicture } from '../../panel/ScorePicture.tsx';
 import { textureTile, TILE_MM } from '../../panel/textures.ts';
+import { useSend } from '../../state/send.ts';
 import type { PieceRow } from '../../state/studio.ts';
+import { Button } from '../../ui/Button.tsx';
 import { momentWords } from '../../ui/dates.ts';
 import { Measures } from '../../ui/Length.tsx';
 import type { PanelView } from './panelView.ts';
@@ -15,6 +18,8 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
   const { glasses, answer, settings, log, reader, panel } = view;
   const glass = piece.glassId ? glasses.get(piece.glassId) : undefined;
   const findings = answer?.cuttability.find((c) => c.number === piece.number)?.findings ?? [];
+  const cut = answer?.cuts.find((c) => c.number === piece.number);
+  const send = useSend();
   const spent = useMemo(() => {
     const hours = [...reader.all('hours')].filter((h) => h.panelId === panel.id);
     return minutesByPiece(hours, panel.technique, view.pieces, Date.now()).get(piece.number) ?? 0;
@@ -35,7 +40,23 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
           {piece.broken ? `broken, to cut again: ${reasonWords(piece.broken)}` : STAGE_WORDS[piece.stage]}
         </span>
       </h2>
-      <PieceDrawing view={view} piece={piece} />
+      {piece.recheck && (
+        <div className="grid gap-2 border-l-4 border-risk pl-3 text-[15px]">
+          <p>Its outline in the drawing changed after it was cut: hold it against the new one.</p>
+          <Button
+            onClick={() =>
+              void send.command({ kind: 'mark', ask: { panelId: panel.id, numbers: [piece.number], recheck: false } })
+            }
+          >
+            It fits
+          </Button>
+        </div>
+      )}
+      {piece.stage === 'to-cut' && cut ? (
+        <ScorePicture rings={cut.rings} number={piece.number} />
+      ) : (
+        <PieceDrawing view={view} piece={piece} />
+      )}
       <dl className="grid grid-cols-[auto_1fr] gap-x-3.5 gap-y-1 text-[15px] [&_dt]:text-mute">
         <dt>Glass</dt>
         <dd>
@@ -136,8 +157,9 @@ function PieceDrawing({ view, piece }: { view: PanelView; piece: PieceRow }) {
         vectorEffect="non-scaling-stroke"
       />
       {glass && <path d={d} fill="url(#one-tex)" />}
-      {glass?.flow && (
+      {(glass?.flow || (piece.flowDeg ?? null) !== null) && (
         <path
+          transform={`rotate(${piece.flowDeg ?? 0} ${cx} ${cy})`}
           d={`M${cx - arrow} ${cy}h${2 * arrow}m${-arrow * 0.4} ${-arrow * 0.25}l${arrow * 0.4} ${arrow * 0.25}l${-arrow * 0.4} ${arrow * 0.25}`}
           fill="none"
           stroke="#13303a"

@@ -1,14 +1,14 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CartoonAnswer } from '#contract';
-import type { CartoonReading } from '#core/cartoon';
+import type { DrawingResult } from '#core/cutting';
 import { drawingRefusalWords } from '#core/words';
-import type { PreviewJob, PreviewMessage } from '../../worker/drawing.worker.ts';
+import type { PreviewJob, PreviewMessage } from '../../../worker/drawing.worker.ts';
 
 export type Preview =
   | { readonly kind: 'none' }
   | { readonly kind: 'reading'; readonly share: number }
   | { readonly kind: 'problem'; readonly words: string }
-  | { readonly kind: 'ready'; readonly reading: CartoonReading; readonly answer: CartoonAnswer };
+  | { readonly kind: 'ready'; readonly result: DrawingResult; readonly answer: CartoonAnswer };
 
 /** Reads drawings in a web worker, the last one asked for; `stop` ends it at once. */
 export function usePreview(): {
@@ -27,7 +27,7 @@ export function usePreview(): {
   useEffect(() => () => worker.current?.terminate(), []);
   const read = useCallback((job: PreviewJob) => {
     worker.current?.terminate();
-    const mine = new Worker(new URL('../../worker/drawing.worker.ts', import.meta.url), { type: 'module' });
+    const mine = new Worker(new URL('../../../worker/drawing.worker.ts', import.meta.url), { type: 'module' });
     worker.current = mine;
     setPreview({ kind: 'reading', share: 0 });
     mine.onmessage = ({ data }: MessageEvent<PreviewMessage>) => {
@@ -36,19 +36,7 @@ export function usePreview(): {
       else if (data.kind === 'broke')
         setPreview({ kind: 'problem', words: 'This drawing could not be read; save it again from the vector editor.' });
       else {
-        const { reading, cuts, cuttability } = data;
-        setPreview({
-          kind: 'ready',
-          reading,
-          answer: {
-            id: 'preview',
-            cartoon: reading.cartoon,
-            cuts,
-            cuttability,
-            findings: reading.findings,
-            repairs: reading.repairs,
-          },
-        });
+        setPreview({ kind: 'ready', result: data.result, answer: { id: 'preview', ...data.result } });
       }
     };
     mine.onerror = () =>

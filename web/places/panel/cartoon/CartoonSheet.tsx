@@ -1,12 +1,21 @@
 import { useMemo } from 'react';
 import type { CartoonAnswer } from '#contract';
 import { mmToInchFraction, trimNumber, type DisplayUnit } from '#core/units';
-import { panelPaths } from '../../panel/paths.ts';
+import { panelPaths } from '../../../panel/paths.ts';
 
 const SHADES = ['#fffefb', '#f6f4ee', '#eff3f2', '#faf6f0'];
 
 /** The cartoon as understood: lines, numbers, repairs and loose ends in their places, with its true measures. */
-export function CartoonSheet({ answer, unit }: { answer: CartoonAnswer; unit: DisplayUnit }) {
+export function CartoonSheet({
+  answer,
+  unit,
+  spot,
+}: {
+  answer: CartoonAnswer;
+  unit: DisplayUnit;
+  /** A place that a note points at. */
+  spot: readonly [number, number] | null;
+}) {
   const paths = useMemo(() => panelPaths(answer), [answer]);
   const { x, y, width, height } = paths.box;
   const unitMm = Math.max(width, height) / 100;
@@ -74,6 +83,11 @@ export function CartoonSheet({ answer, unit }: { answer: CartoonAnswer; unit: Di
             strokeWidth={unitMm * 0.3}
           />
         ) : null,
+      )}
+      {spot && (
+        <g fill="none" stroke="#9c2f22" strokeWidth={unitMm * 0.4} data-spot>
+          <circle cx={spot[0]} cy={spot[1]} r={unitMm * 3} />
+        </g>
       )}
       <g fill="var(--ink)" stroke="var(--mute)" strokeWidth={unitMm * 0.12} fontSize={text} textAnchor="middle">
         <path

@@ -1,0 +1,58 @@
+import type { Cartoon, Continued } from '../cartoon/index.ts';
+import { cutOutlines, type CutPiece, type LineAllowance } from '../sizing/index.ts';
+import { cuttability, type Cuttability } from './findings.ts';
+
+/** Cut outlines and what is hard about each, in the order of the pieces. */
+export interface Study {
+  readonly cuts: readonly CutPiece[];
+  readonly cuttability: readonly Cuttability[];
+}
+
+export function studyCartoon(cartoon: Cartoon, allowance: LineAllowance): Study {
+  const cuts = cutOutlines(cartoon, allowance);
+  return { cuts, cuttability: cuts.map((cut) => cuttability(cut)) };
+}
+
+/** What became of one piece between two versions of a drawing. */
+export interface PieceChange {
+  readonly number: number;
+  /** Its number before; null for a new piece. */
+  readonly was: number | null;
+  /** The glass would be cut to another outline now. */
+  readonly changed: boolean;
+}
+
+export interface DrawingChanges {
+  readonly pieces: readonly PieceChange[];
+  /** Numbers of the old drawing that nothing continues. */
+  readonly gone: readonly number[];
+}
+
+/** Cut outlines that differ by less than this all round are the same to the grinder, mm. */
+const SAME_MM = 0.05;
+
+/**
+ * What changed between an old drawing with its cut outlines and the one that follows it. The cut outline decides:
+ * a wider came changes glass whose region stayed as it was.
+ */
+export function changesBetween(
+  old: { readonly cartoon: Cartoon; readonly cuts: readonly CutPiece[] },
+  next: { readonly cartoon: Cartoon; readonly continued: readonly Continued[]; readonly cuts: readonly CutPiece[] },
+): DrawingChanges {
+  const before = new Map(old.cuts.map((cut) => [cut.number, cut]));
+  const pieces = next.cartoon.pieces.map((piece, i): PieceChange => {
+    const { was, same } = next.continued[i] as Continued;
+    const cut = next.cuts[i] as CutPiece;
+    const old = was === null ? undefined : before.get(was);
+    const changed = !old || !same || Math.abs(old.areaMm2 - cut.areaMm2) > SAME_MM * cut.perimeterMm;
+    return { number: piece.number, was, changed };
+  });
+  const kept = new Set(pieces.map((p) => p.was));
+  return { pieces, gone: old.cartoon.pieces.map((p) => p.number).filter((n) => !kept.has(n)) };
+}
+
+/** A drawing that follows no other: every piece is new. */
+export const allNew = (cartoon: Cartoon): DrawingChanges => ({
+  pieces: cartoon.pieces.map((p) => ({ number: p.number, was: null, changed: true })),
+  gone: [],
+});

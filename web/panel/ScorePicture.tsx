@@ -1,0 +1,82 @@
+import { scoreOrder } from '#core/cutting';
+import { boxOf, signedArea, type Point, type Ring } from '#core/geometry';
+import { scoreWords } from '#core/words';
+
+const line = (points: readonly Point[]) => `M${points.map(([x, y]) => `${x.toFixed(2)} ${y.toFixed(2)}`).join('L')}`;
+/** Where along a score its number stands. */
+function middleOf(points: readonly Point[]): Point {
+  let left = 0;
+  for (let i = 1; i < points.length; i++) left += distance(points[i - 1] as Point, points[i] as Point);
+  left /= 2;
+  for (let i = 1; i < points.length; i++) {
+    const [a, b] = [points[i - 1] as Point, points[i] as Point];
+    const mm = distance(a, b);
+    if (mm >= left && mm > 0) return [a[0] + ((b[0] - a[0]) * left) / mm, a[1] + ((b[1] - a[1]) * left) / mm];
+    left -= mm;
+  }
+  return points[0] as Point;
+}
+const distance = ([ax, ay]: Point, [bx, by]: Point) => Math.hypot(bx - ax, by - ay);
+
+/** In which order a piece is scored: numbered sides, runs of inside curves and reliefs drawn in the waste. */
+export function ScorePicture({ rings, number }: { rings: readonly Ring[]; number: number }) {
+  const ring = rings.find((r) => signedArea(r) > 0);
+  if (!ring || ring.length < 3) return null;
+  const scores = scoreOrder(ring);
+  const { minX, minY, maxX, maxY } = boxOf([...ring, ...scores.flatMap((s) => s.reliefs.flat())]);
+  const unit = Math.max(maxX - minX, maxY - minY) / 60;
+  const pad = unit * 7;
+  const shown = scores.slice(0, 12);
+  return (
+    <figure className="flex items-center gap-4">
+      <svg
+        role="img"
+        aria-label={`Order of scores of piece ${number}: ${shown.map(scoreWords).join(', ')}`}
+        viewBox={`${minX - pad} ${minY - pad} ${maxX - minX + 2 * pad} ${maxY - minY + 2 * pad}`}
+        className="h-[150px] w-[150px] shrink-0"
+      >
+        <path d={`${line(ring)}Z`} fill="#d9e8ea" />
+        {scores.flatMap((s, i) =>
+          s.reliefs.map((relief, k) => (
+            <path
+              key={`${i}.${k}`}
+              d={line(relief)}
+              fill="none"
+              stroke="#7b868c"
+              strokeWidth={unit * 0.5}
+              strokeDasharray={`${unit * 1.6} ${unit}`}
+            />
+          )),
+        )}
+        {scores.map((s, i) => (
+          <path
+            key={i}
+            d={line(s.points)}
+            fill="none"
+            stroke={s.kind === 'inside' ? 'var(--copper)' : '#26303a'}
+            strokeWidth={unit * (s.kind === 'inside' ? 1.3 : 0.9)}
+            strokeLinecap="round"
+          />
+        ))}
+        {shown.map((s, i) => {
+          const [x, y] = middleOf(s.points);
+          return (
+            <g key={i} fontSize={unit * 5} fontWeight={700} textAnchor="middle">
+              <circle cx={x} cy={y} r={unit * 3.4} fill="#fff" stroke="#26303a" strokeWidth={unit * 0.4} />
+              <text x={x} y={y + unit * 1.8} fill="#20262a">
+                {i + 1}
+              </text>
+            </g>
+          );
+        })}
+      </svg>
+      <ol className="grid gap-0.5 text-[14.5px]">
+        {shown.map((s, i) => (
+          <li key={i}>
+            <b>{i + 1}</b> {scoreWords(s)}
+          </li>
+        ))}
+      </ol>
+    </figure>
+  );
+}

@@ -1,0 +1,55 @@
+import type { Repair } from '#core/cartoon';
+import type { Point } from '#core/geometry';
+import { count } from '#core/units';
+import { repairWords } from '#core/words';
+
+const MOST_SHOWN = 80;
+
+/** Every repair with its place; each can be looked at, and left as drawn instead. */
+export function RepairList({
+  repairs,
+  refused,
+  show,
+  refuse,
+}: {
+  repairs: readonly Repair[];
+  refused: readonly Repair[];
+  show: (at: Point) => void;
+  refuse: (repair: Repair, isRefused: boolean) => void;
+}) {
+  const told = repairs.filter((r) => r.movedMm >= 0.01 || r.kind === 'doubled' || r.kind === 'sliver');
+  if (told.length + refused.length === 0) return <p className="text-[15px] text-mute">Nothing had to be repaired.</p>;
+  return (
+    <details open className="border-t border-line pt-2 text-[15px]">
+      <summary className="min-h-9 cursor-pointer font-semibold">{count(told.length, 'repair')}</summary>
+      <ul className="grid gap-0.5">
+        {[...refused, ...told].slice(0, MOST_SHOWN).map((repair, i) => {
+          const isRefused = i < refused.length;
+          return (
+            <li key={`${repair.kind}${repair.at.join()}`} className="flex items-center gap-2">
+              <button
+                type="button"
+                className={`min-h-9 min-w-0 flex-1 border-l-2 py-1 pl-3 text-left hover:border-copper hover:bg-soft ${isRefused ? 'border-risk text-mute line-through' : 'border-line'}`}
+                onClick={() => show(repair.at)}
+              >
+                {repairWords(repair)}
+              </button>
+              {repair.kind !== 'doubled' && (
+                <label className="flex min-h-9 shrink-0 items-center gap-1.5 text-[14px]">
+                  <input
+                    type="checkbox"
+                    className="size-5 accent-copper"
+                    checked={isRefused}
+                    onChange={(e) => refuse(repair, e.target.checked)}
+                  />
+                  as drawn
+                </label>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      {told.length > MOST_SHOWN && <p className="text-mute">and {told.length - MOST_SHOWN} more</p>}
+    </details>
+  );
+}

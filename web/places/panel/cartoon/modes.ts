@@ -1,0 +1,23 @@
+/** What a tap on the drawing means. */
+export type Mode =
+  'look' | 'add-line' | 'take-line' | 'move-node' | 'profile' | 'flow' | 'sections' | 'numbers' | 'size';
+
+export const MODES: readonly { readonly id: Mode; readonly name: string; readonly how: string }[] = [
+  { id: 'look', name: 'Look', how: 'Tap a piece, or one of the notes, to see what is meant.' },
+  {
+    id: 'add-line',
+    name: 'Add a line',
+    how: 'Tap where the line begins on another line, then where it ends. A tap between is a bend.',
+  },
+  { id: 'take-line', name: 'Take one away', how: 'Tap the line between two pieces; they become one.' },
+  { id: 'move-node', name: 'Move a joint', how: 'Tap a joint, then the place it goes to.' },
+  { id: 'profile', name: 'Came & gap', how: 'Tap lines, then say what they take up.' },
+  {
+    id: 'flow',
+    name: 'Flow',
+    how: 'Tap where the streaks come from, then where they run to. Picked pieces all get that arrow.',
+  },
+  { id: 'sections', name: 'Sections', how: 'Pick pieces by tapping or with the lasso, then name their section.' },
+  { id: 'numbers', name: 'Numbers', how: 'Number anew, or one by hand. What is written on glass stays.' },
+  { id: 'size', name: 'True size', how: 'Tap the two ends of a length that you know.' },
+];

@@ -1,0 +1,90 @@
+import type { Technique } from '#core/sizing';
+import { showLength, type DisplayUnit } from '#core/units';
+
+/** A section through one line between two pieces, ten times true size, every part named. */
+export function LineSection({
+  unit,
+  technique,
+  offsetMm,
+  faceMm,
+  heartMm,
+}: {
+  unit: DisplayUnit;
+  technique: Technique;
+  offsetMm: number;
+  faceMm: number;
+  heartMm: number;
+}) {
+  // Half of a small gap is finer than 1/32 in: whoever measures in inches reads the millimetres beside it.
+  const fine = (mm: number) =>
+    unit === 'mm' ? showLength(mm, 'mm', 2) : `${showLength(mm, 'in', 2)} (${showLength(mm, 'mm', 2)})`;
+  const s = 26;
+  const [cx, cy, t] = [300, 150, 3.2];
+  const glass = (side: -1 | 1) => {
+    const edge = cx + side * offsetMm * s;
+    return (
+      <rect
+        x={side < 0 ? 40 : edge}
+        y={cy - (t * s) / 2}
+        width={side < 0 ? edge - 40 : 560 - edge}
+        height={t * s}
+        fill="#a9cfd6"
+        stroke="#31424a"
+      />
+    );
+  };
+  const half = (faceMm * s) / 2;
+  return (
+    <figure className="min-w-0">
+      <svg role="img" aria-label="Section through one line" viewBox="0 0 600 330" className="max-h-[420px] w-full">
+        {glass(-1)}
+        {glass(1)}
+        {technique === 'lead' ? (
+          <g fill="#6a737a" stroke="#33393d">
+            <rect x={cx - (heartMm * s) / 2} y={cy - t * 0.62 * s} width={heartMm * s} height={t * 1.24 * s} />
+            <rect x={cx - half} y={cy - t * 0.62 * s - 14} width={2 * half} height={16} rx={7} />
+            <rect x={cx - half} y={cy + t * 0.62 * s - 2} width={2 * half} height={16} rx={7} />
+          </g>
+        ) : (
+          <g>
+            <path
+              d={`M${cx - half} ${cy - (t * s) / 2}Q${cx} ${cy - (t * s) / 2 - 46} ${cx + half} ${cy - (t * s) / 2}ZM${cx - half} ${cy + (t * s) / 2}Q${cx} ${cy + (t * s) / 2 + 46} ${cx + half} ${cy + (t * s) / 2}Z`}
+              fill="#cfd7db"
+              stroke="#6f7a80"
+            />
+            <rect x={cx - offsetMm * s} y={cy - (t * s) / 2} width={2 * offsetMm * s} height={t * s} fill="#cfd7db" />
+            {[-1, 1].map((side) => (
+              <path
+                key={side}
+                d={`M${cx + side * half} ${cy - (t * s) / 2}H${cx + side * offsetMm * s}V${cy + (t * s) / 2}H${cx + side * half}`}
+                fill="none"
+                stroke="#a9552a"
+                strokeWidth={5}
+              />
+            ))}
+          </g>
+        )}
+        <path d={`M${cx} 20V310`} stroke="var(--mute)" strokeDasharray="8 4 2 4" />
+        <g fill="var(--ink)" fontSize={16} textAnchor="middle">
+          <text x={cx} y={16}>
+            the line of the drawing
+          </text>
+          <text x={130} y={cy + 6} fill="#20262a">
+            glass
+          </text>
+          <text x={480} y={cy + 6} fill="#20262a">
+            glass
+          </text>
+          <text x={cx} y={300}>
+            the glass keeps {fine(offsetMm)} off the line on each side
+          </text>
+          <text x={cx} y={324} fill="var(--mute)">
+            {technique === 'lead'
+              ? `came of ${fine(faceMm)} face, ${fine(heartMm)} heart`
+              : `foil and solder fill a gap of ${fine(heartMm)}`}
+          </text>
+        </g>
+      </svg>
+    </figure>
+  );
+}
