@@ -16,7 +16,7 @@ export default defineConfig({
   timeout: 90_000,
   expect: { timeout: 8000 },
   reporter: [['line'], ['json']],
-  webServer: [server('empty', 4311), server('demo', 4312)],
+  webServer: [server('empty', 4311), server('demo', 4312), server('empty', 4313)],
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: {

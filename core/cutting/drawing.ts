@@ -74,7 +74,8 @@ export function editDrawing(job: EditJob): DrawingResult | { readonly refusal: E
   if ('refusal' in edited) return edited;
   const { cartoon, continued } = edited;
   const findings = [...reading.findings.filter((f) => !('pieces' in f)), ...shapeFindings(cartoon)];
-  return { ...studied(cartoon, continued, job.allowance, previous), ...reading, findings };
+  const { repairs, toleranceMm } = reading;
+  return { ...studied(cartoon, continued, job.allowance, previous), findings, repairs, toleranceMm };
 }
 
 function studied(

@@ -38,7 +38,14 @@ const cartoonQuery = (id: string | null) => ({
   staleTime: Infinity,
   retry,
 });
-export const useCartoon = (id: string | null) => useQuery(cartoonQuery(id));
+/** The drawing of one panel; while a changed one is fetched, the one before it stays on the screen. */
+export const useCartoon = (id: string | null, panelId: string | undefined) =>
+  useQuery({
+    ...cartoonQuery(id),
+    queryKey: ['cartoon', id, panelId],
+    placeholderData: (before: CartoonAnswer | undefined, query) =>
+      query?.queryKey[2] === panelId && id !== null ? before : undefined,
+  });
 export function useCartoons(ids: readonly (string | null)[]): (CartoonAnswer | undefined)[] {
   return useQueries({ queries: ids.map(cartoonQuery), combine: (all) => all.map((one) => one.data) });
 }

@@ -133,6 +133,13 @@ describe('moving a joint', () => {
     expect(area(moved, 1)).toBeCloseTo(2200, 3);
     expect(continued.every((c) => c.was !== null && !c.same)).toBe(true);
   });
+  it('on the rim it slides, and the corners stay', () => {
+    const cartoon = four();
+    const node = cartoon.map.nodes.findIndex(([x, y]) => x === 50 && y === 0);
+    const { cartoon: moved } = edit(cartoon, { kind: 'move-node', node, to: [60, 0] });
+    expect(moved.box).toEqual(cartoon.box);
+    expect(area(moved, 1)).toBeCloseTo(((60 + 50) / 2) * 40, 3);
+  });
   it('is refused where lines would cross', () => {
     const cartoon = four();
     const node = cartoon.map.nodes.findIndex(([x, y]) => x === 50 && y === 40);

@@ -181,20 +181,18 @@ function takeLine(cartoon: Cartoon, line: number): Edited | { refusal: EditRefus
   );
 }
 
-/** Lines at a node follow it: each point by how near to that end of its line it is, so that a curve stays one. */
+/**
+ * Lines at a node follow it as far as their next corner: each point by how near it is, so that a curve stays a
+ * curve and the corners of the rim stay where they are.
+ */
 function moveNode(cartoon: Cartoon, node: number, to: Point): Edited | { refusal: EditRefusal } {
   const at = cartoon.map.nodes[node];
   if (!at) return { refusal: 'no-such-node' };
-  const [dx, dy] = [to[0] - at[0], to[1] - at[1]];
+  const by: Point = [to[0] - at[0], to[1] - at[1]];
   const lines = cartoon.map.lines.map((line): DrawnLine => {
-    if (line.from !== node && line.to !== node) return { points: line.points, closed: false };
-    const length = pathLength(line.points) || 1;
-    let walked = 0;
-    const points = line.points.map((p, i): Point => {
-      if (i > 0) walked += Math.hypot(p[0] - (line.points[i - 1] as Point)[0], p[1] - (line.points[i - 1] as Point)[1]);
-      const share = Math.max(line.from === node ? 1 - walked / length : 0, line.to === node ? walked / length : 0);
-      return [p[0] + dx * share, p[1] + dy * share];
-    });
+    let { points } = line;
+    if (line.from === node) points = drawnAlong(points, by);
+    if (line.to === node) points = [...drawnAlong([...points].reverse(), by)].reverse();
     return { points, closed: false };
   });
   const edited = rebuilt(cartoon, lines);
@@ -204,6 +202,19 @@ function moveNode(cartoon: Cartoon, node: number, to: Point): Edited | { refusal
     edited.cartoon.map.lines.length === cartoon.map.lines.length &&
     edited.continued.every((c) => c.was !== null);
   return isWhole ? edited : { refusal: 'lines-would-cross' };
+}
+
+/** Points moved at their first one, less and less up to the next corner or the end. */
+function drawnAlong(points: readonly Point[], [dx, dy]: Point): Point[] {
+  const corner = cornersOf(points)[0];
+  const last = corner === undefined ? points.length - 1 : points.indexOf(corner);
+  const length = pathLength(points.slice(0, last + 1)) || 1;
+  let walked = 0;
+  return points.map((p, i): Point => {
+    if (i > 0) walked += Math.hypot(p[0] - (points[i - 1] as Point)[0], p[1] - (points[i - 1] as Point)[1]);
+    const share = i >= last && last > 0 ? 0 : Math.max(0, 1 - walked / length);
+    return [p[0] + dx * share, p[1] + dy * share];
+  });
 }
 
 /** The same map with every point moved alike: nothing can cross that did not before. */
@@ -286,7 +297,7 @@ const linesOf = (map: PlanarMap): DrawnLine[] => map.lines.map(({ points }) => (
 /** Where a line that is drawn by hand begins: at the nearest joint, else on the nearest line. */
 function ontoMap(map: PlanarMap, [x, y]: Point): { at: Point; line: number | null } | null {
   let joint: { at: Point; mm: number } | null = null;
-  for (const node of [...map.nodes, ...map.lines.flatMap(cornersOf)]) {
+  for (const node of [...map.nodes, ...map.lines.flatMap((line) => cornersOf(line.points))]) {
     const mm = Math.hypot(node[0] - x, node[1] - y);
     if (mm <= JOINT_REACH_MM && (!joint || mm < joint.mm)) joint = { at: node, mm };
   }
@@ -304,7 +315,7 @@ function ontoMap(map: PlanarMap, [x, y]: Point): { at: Point; line: number | nul
 }
 
 /** Where a line turns sharply: a corner that has no joint is aimed at like one. */
-function cornersOf({ points }: MapLine): Point[] {
+function cornersOf(points: readonly Point[]): Point[] {
   return points.slice(1, -1).filter((b, i) => {
     const [a, c] = [points[i] as Point, points[i + 2] as Point];
     const [ux, uy, vx, vy] = [b[0] - a[0], b[1] - a[1], c[0] - b[0], c[1] - b[1]];

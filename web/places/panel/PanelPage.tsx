@@ -22,7 +22,7 @@ export function PanelPage() {
   const reader = useReader(studio.data, panelId, panelAnswer.data);
   const settings = useSettings();
   const panel = panelId ? reader.get('panels', panelId) : undefined;
-  const cartoon = useCartoon(panel?.cartoonId ?? null);
+  const cartoon = useCartoon(panel?.cartoonId ?? null, panelId);
   if (!panel)
     return (
       <main className="p-10">

@@ -100,8 +100,12 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
       case 'move-node':
         if (node === null) return setNode(nearestNode(cartoon, place, reachMm));
         return void edit({ kind: 'move-node', node, to: [...place] as [number, number] }, 'Joint moved.');
-      case 'size':
-        return setTaps(taps.length >= 2 ? [place] : [...taps, place]);
+      case 'size': {
+        // A measure is taken from joint to joint where one is near: a finger is not that exact.
+        const joint = nearestNode(cartoon, place, reachMm);
+        const from = joint === null ? place : (cartoon.map.nodes[joint] as Point);
+        return setTaps(taps.length >= 2 ? [from] : [...taps, from]);
+      }
       case 'flow': {
         const [from] = taps;
         if (!from) return setTaps([place]);

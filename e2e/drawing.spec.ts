@@ -1,0 +1,176 @@
+import { expect, test, type Page } from '@playwright/test';
+
+const BASE = 'http://127.0.0.1:4313';
+/** Drawn by hand: ends short and over, a hidden layer, dimensions; an L in the lower left that nobody can cut. */
+const svg = (body: string) =>
+  `<svg xmlns="http://www.w3.org/2000/svg" xmlns:e="urn:editor" width="300mm" height="200mm" viewBox="0 0 300 200"><g fill="none" stroke="#000">${body}</g>
+  <g e:groupmode="layer" e:label="old idea" style="display:none" fill="none" stroke="#000"><path d="M150 0V100"/></g>
+  <g e:groupmode="layer" e:label="dimensions" stroke="#000"><path d="M0 210H300"/></g></svg>`;
+const FIRST = svg(
+  '<path d="M0 0H300V200H0Z"/><path d="M0 100H299.5"/><path d="M100 99.6V0"/><path d="M200 0.4V100.5"/><path d="M60 100V160H180V200"/>',
+);
+const SECOND = svg(
+  '<path d="M0 0H300V200H0Z"/><path d="M0 100H300"/><path d="M100 100V0"/><path d="M215 0V100"/><path d="M60 100V160H180V200"/><path d="M250 100V200"/>',
+);
+const file = (name: string, text: string) => ({ name, mimeType: 'image/svg+xml', buffer: Buffer.from(text) });
+
+test.describe.configure({ mode: 'serial' });
+let page: Page;
+test.beforeAll(async ({ browser }) => {
+  page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.addInitScript(() =>
+    localStorage.setItem(
+      'nelvik-bench',
+      JSON.stringify({ state: { benchId: 'e2e-drawing', personId: null, theme: 'light' }, version: 0 }),
+    ),
+  );
+});
+test.afterAll(() => page.close());
+
+const mode = (name: string) =>
+  page.getByRole('toolbar', { name: 'Changes to the drawing' }).getByRole('button', { name, exact: true }).click();
+/** Taps the drawing at a place in mm. */
+const tap = async (x: number, y: number) => {
+  const at = await page.getByTestId('board').evaluate(
+    (svg, [mx, my]) => {
+      const matrix = (svg.firstElementChild as SVGGElement).getScreenCTM() as DOMMatrix;
+      const p = new DOMPoint(mx, my).matrixTransform(matrix);
+      return [p.x, p.y] as const;
+    },
+    [x, y] as const,
+  );
+  await expect(page.getByText('Working it out …')).toHaveCount(0);
+  await page.mouse.click(...at);
+};
+const pieces = () => page.getByTestId('board').locator('[data-piece]');
+
+test('a hand-made drawing comes in: layers listed, repairs looked at and refused one by one', async () => {
+  await page.goto(`${BASE}/commissions?new=1`);
+  await page.getByLabel('What it is').fill('Harbour light');
+  await page.getByRole('button', { name: 'Enter the commission' }).click();
+  await page.getByRole('button', { name: 'Add a panel' }).click();
+  await page.getByLabel('Wide').fill('300');
+  await page.getByLabel('High').fill('200');
+  await page.getByRole('button', { name: 'Enter the panel' }).click();
+  await page.getByTestId('drawing-file').setInputFiles(file('harbour.svg', FIRST));
+  await expect(page.getByRole('heading', { name: '5 pieces' })).toBeVisible();
+  await expect(page.getByText('4 repairs', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: /stopped short was drawn 0.4 mm/ }).first().click();
+  await expect(page.locator('[data-spot]')).toBeVisible();
+  // The middle line of the upper row, left as drawn, closes nothing: two pieces become one.
+  await page.getByRole('listitem').filter({ hasText: 'drawn 0.4 mm' }).getByLabel('as drawn').first().check();
+  await expect(page.getByRole('heading', { name: '4 pieces' })).toBeVisible();
+  await page.getByLabel('as drawn').first().uncheck();
+  await expect(page.getByRole('heading', { name: '5 pieces' })).toBeVisible();
+  await page.getByLabel('take in “old idea” (1)').check();
+  await expect(page.getByRole('heading', { name: '6 pieces' })).toBeVisible();
+  await page.getByLabel('take in “old idea” (1)').uncheck();
+  await page.getByRole('button', { name: 'Take in these 5 pieces' }).click();
+  await expect(page.getByRole('heading', { name: 'Choose glass' })).toBeVisible();
+});
+
+test('true size by one known length, tapped on the drawing', async () => {
+  await page.getByRole('link', { name: /^Cartoon/ }).click();
+  await mode('True size');
+  await tap(0, 100);
+  await tap(100, 100);
+  await expect(page.getByText(/Drawn as/)).toBeVisible();
+  await page.getByLabel('It is really').fill('200');
+  await page.getByRole('button', { name: 'Set the size' }).click();
+  await expect(page.getByText('True size set.')).toBeVisible();
+  await expect(page.getByText(/600 × 400 mm/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('300 × 200 mm').first()).toBeVisible();
+});
+
+test('a piece that cannot be cut is divided by the line that is proposed', async () => {
+  await mode('Look');
+  await tap(30, 180);
+  await expect(page.getByRole('heading', { name: /difficulty 5 of 5/ })).toBeVisible();
+  await expect(page.getByText(/tight corner at the bottom of an inside curve/).first()).toBeVisible();
+  await expect(page.locator('[data-proposed]')).toHaveCount(1);
+  await expect(page.getByRole('img', { name: /Order of scores/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Add the line shown' }).click();
+  await expect(page.getByText(/divided\./)).toBeVisible();
+  await expect(pieces()).toHaveCount(6);
+});
+
+test('a line is added, taken away, a joint moved; impossible things are told', async () => {
+  await mode('Add a line');
+  await tap(50, 50);
+  await expect(page.getByText('Begin on a line of the drawing.')).toBeVisible();
+  await tap(0, 50);
+  await tap(100, 50);
+  await expect(pieces()).toHaveCount(7);
+  await mode('Take one away');
+  await tap(50, 50);
+  await page.getByRole('button', { name: /^Join \d+ and \d+$/ }).click();
+  await expect(pieces()).toHaveCount(6);
+  await mode('Move a joint');
+  await tap(200, 0);
+  await tap(230, 0);
+  await expect(page.getByText('Joint moved.')).toBeVisible();
+  await tap(100, 0);
+  await tap(250, 50);
+  await expect(page.getByText('Moved there, lines would cross; move the joint less far.')).toBeVisible();
+});
+
+test('came by line, flow, sections and numbers', async () => {
+  await mode('Came & gap');
+  await tap(100, 40);
+  await page.getByLabel('They take up', { exact: true }).selectOption('f1.6');
+  await page.getByRole('button', { name: 'Give it to this line' }).click();
+  await expect(page.locator('[data-profile="f1.6"]')).toHaveCount(1);
+  await mode('Flow');
+  await tap(20, 60);
+  await tap(80, 60);
+  await mode('Sections');
+  await tap(50, 30);
+  await tap(150, 30);
+  await page.getByLabel('Name', { exact: true }).fill('sky');
+  await page.getByRole('button', { name: 'Put them into section A' }).click();
+  await expect(page.getByRole('button', { name: /^A sky:/ })).toBeVisible();
+  await mode('Numbers');
+  await page.getByRole('button', { name: 'Outwards from the middle' }).click();
+  await expect(page.getByText('Numbered anew.')).toBeVisible();
+  await expect(pieces()).toHaveCount(6);
+});
+
+test('the crosshair does by keyboard what a tap does', async () => {
+  await mode('Look');
+  await page.getByTestId('board').focus();
+  await page.keyboard.press('Shift+ArrowUp');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: /^Piece \d+ · difficulty/ })).toBeVisible();
+});
+
+test('a changed drawing: what stays, changes, is new and gone is shown before it is accepted', async () => {
+  await page.getByTestId('drawing-file').setInputFiles(file('harbour-2.svg', SECOND));
+  const changes = page.getByTestId('changes');
+  await expect(changes).toContainText(/\d pieces? stays? as/);
+  await expect(changes).toContainText('Another outline:');
+  await expect(changes).toContainText('New:');
+  await page.getByRole('button', { name: /Take in these/ }).click();
+  await expect(page.getByRole('toolbar', { name: 'Changes to the drawing' })).toBeVisible();
+  await expect(pieces()).toHaveCount(6);
+});
+
+test('the opening, the section through the border and a second light of the set', async () => {
+  await page.getByRole('link', { name: /^Measure/ }).click();
+  await page.getByLabel('Opening wide', { exact: true }).fill('310');
+  await page.getByLabel('Opening high', { exact: true }).fill('210');
+  await expect(page.getByTestId('fits')).toContainText('304 mm × 204 mm');
+  await expect(page.getByTestId('fits')).toContainText('and fits');
+  await expect(page.getByTestId('border-section')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByText(/^Kept/)).toBeVisible();
+  await page.getByLabel('Name', { exact: true }).fill('Upper light');
+  await page.getByLabel('Its opening wide').fill('406');
+  await page.getByLabel('Its opening high').fill('206');
+  await page.getByLabel('Border that stays').fill('10');
+  await page.getByRole('button', { name: 'Fit the drawing to it' }).click();
+  await page.getByRole('status').getByRole('link', { name: 'Upper light' }).click();
+  await expect(page.getByText('400 × 200 mm').first()).toBeVisible();
+  await expect(pieces()).toHaveCount(6);
+});
