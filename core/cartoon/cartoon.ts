@@ -17,6 +17,9 @@ const MOST_EXTENT_MM = 3200;
 /** A panel of 20,000 pieces has about 60,000 lines; more is a scribble or a shaded picture. */
 const MOST_LINES = 80_000;
 const SPECK_MM2 = 4;
+/** Lines as drawn, each by itself: a panel of 20,000 pieces has about 60,000 edges. */
+const MOST_DRAWN_LINES = 120_000;
+const MOST_PIECES = 20_000;
 
 /** Lines with more points than this, nearer to each other than the step on the whole, are thinned. */
 const DUSTY_POINTS = 500;
@@ -48,6 +51,7 @@ export function makeCartoon(raw: RawDrawing, options: CartoonOptions = {}): Cart
   const placed = placeDrawing(raw, options);
   if ('refusal' in placed) return placed;
   const { lines, scale, place } = placed;
+  if (lines.length > MOST_DRAWN_LINES) return { refusal: 'too-many' };
   const tolerance = toleranceOf(lines, options);
   progress(0.15);
   const regions = options.asDrawn ? null : joinRegions(lines);
@@ -142,6 +146,7 @@ function arrange(lines: readonly DrawnLine[], tolerance: Tolerance): Arranged | 
   if (drawnMap.lines.length > MOST_LINES) return 'scribble';
   const { map, faces, repairs } = removeSlivers(drawnMap, healed.toleranceMm, healed.hadFreeEnds, tolerance.refused);
   if (faces.faces.length === 0) return 'nothing-closed';
+  if (faces.faces.length > MOST_PIECES) return 'too-many';
   if (isScribble(map, faces)) return 'scribble';
   const { loose, toleranceMm } = healed;
   return { map, faces, repairs: [...healed.repairs, ...repairs], loose, toleranceMm };

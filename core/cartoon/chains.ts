@@ -1,16 +1,11 @@
-import { UNITS_PER_MM, type MapLine, type PlanarMap, type Point, type VertexGrid } from '../geometry/index.ts';
+import { Meetings, UNITS_PER_MM, type MapLine, type PlanarMap, type Point, type VertexGrid } from '../geometry/index.ts';
 
 /**
  * Joins segments into lines that run from node to node. A node is a vertex where other than two segments
  * meet; a loop without any gets one at its first vertex.
  */
 export function chainLines(grid: VertexGrid, ends: readonly number[]): PlanarMap {
-  const around = new Map<number, number[]>();
-  for (let i = 0; i < ends.length; i++) {
-    const list = around.get(ends[i] as number);
-    if (list) list.push(i >> 1);
-    else around.set(ends[i] as number, [i >> 1]);
-  }
+  const around = new Meetings(ends, grid.xy.length / 2);
   const nodes: Point[] = [];
   const nodeOf = new Map<number, number>();
   const at = (v: number): Point => [
@@ -35,13 +30,16 @@ export function chainLines(grid: VertexGrid, ends: readonly number[]): PlanarMap
       used[segment] = 1;
       v = ends[2 * segment] === v ? (ends[2 * segment + 1] as number) : (ends[2 * segment] as number);
       points.push(at(v));
-      const here = around.get(v) as number[];
-      if (v === start || here.length !== 2) break;
-      segment = here[0] === segment ? (here[1] as number) : (here[0] as number);
+      if (v === start || around.degree(v) !== 2) break;
+      segment = around.other(v, segment);
     }
     lines.push({ from: node(start), to: node(v), points });
   };
-  for (const [v, segments] of around) if (segments.length !== 2) for (const s of segments) if (!used[s]) walk(v, s);
+  for (let v = 0; v < around.vertexCount; v++) {
+    const degree = around.degree(v);
+    if (degree === 2) continue;
+    for (let k = 0; k < degree; k++) if (!used[around.at(v, k)]) walk(v, around.at(v, k));
+  }
   for (let s = 0; s < used.length; s++) if (!used[s]) walk(ends[2 * s] as number, s);
   return { nodes, lines };
 }

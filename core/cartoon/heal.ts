@@ -1,5 +1,6 @@
 import Flatbush from 'flatbush';
 import {
+  Meetings,
   nearestOnSegment,
   splitAtMeetings,
   UNITS_PER_MM,
@@ -47,6 +48,8 @@ export interface Healed {
 /** When more than this share of the lines needed a repair, the hand was unsteady all over. */
 const SHAKY_SHARE = 0.25;
 const REFUSED_WITHIN_MM = 0.01;
+/** A panel of 20,000 pieces drawn line by line has about 120,000 ends; more that hang free are hatching or fur. */
+const MOST_FREE_ENDS = 120_000;
 
 /**
  * Joins what the hand meant to join: ends that stop short are drawn to their line, ends that run over
@@ -71,7 +74,8 @@ export function heal(lines: readonly DrawnLine[], { snapMm, mostMm, refused }: T
   for (const at of placesOfDoubles(lines, doubled + split.doubled, pointAt(grid, split.ends[0] ?? 0)))
     repairs.push({ kind: 'doubled', at, movedMm: 0 });
   const kept = keptPlaces(grid, refused);
-  const freeAtFirst = freeEnds(split.ends);
+  const freeAtFirst = freeEnds(grid, split.ends);
+  if (freeAtFirst.length > MOST_FREE_ENDS) return 'scribble';
   const hadFreeEnds = freeAtFirst.length > 0;
   const toleranceMm = Math.max(snapMm, Math.min(mostMm, shakeOf(grid, split.ends, freeAtFirst, lines.length, mostMm)));
   if (hadFreeEnds && toleranceMm > 0) {
@@ -104,11 +108,11 @@ function shakeOf(
   const tree = new Flatbush(free.length);
   for (const v of free) tree.add(grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number);
   tree.finish();
-  const at = segmentsAt(ends);
+  const at = meetingsOf(grid, ends);
   const apart: number[] = [];
   free.forEach((v, i) => {
     const [x, y] = [grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number];
-    const isOther = (j: number) => j !== i && at.get(free[j] as number)?.[0] !== at.get(v)?.[0];
+    const isOther = (j: number) => j !== i && at.at(free[j] as number, 0) !== at.at(v, 0);
     const [next] = tree.neighbors(x, y, 1, 2 * mostMm * UNITS_PER_MM, isOther);
     if (next !== undefined) apart.push(distance(grid, v, free[next] as number) / UNITS_PER_MM);
   });
@@ -144,15 +148,7 @@ const pointAt = (grid: VertexGrid, v: number): Point => [
   (grid.xy[2 * v + 1] as number) / UNITS_PER_MM,
 ];
 
-function segmentsAt(ends: readonly number[]): Map<number, number[]> {
-  const at = new Map<number, number[]>();
-  for (let i = 0; i < ends.length; i++) {
-    const list = at.get(ends[i] as number);
-    if (list) list.push(i >> 1);
-    else at.set(ends[i] as number, [i >> 1]);
-  }
-  return at;
-}
+const meetingsOf = (grid: VertexGrid, ends: readonly number[]): Meetings => new Meetings(ends, grid.xy.length / 2);
 
 const distance = (grid: VertexGrid, a: number, b: number) =>
   Math.hypot(
@@ -174,14 +170,14 @@ function trim(
 ): number[] {
   let current = [...ends];
   for (;;) {
-    const at = segmentsAt(current);
+    const at = meetingsOf(grid, current);
     const dropped = new Set<number>();
-    for (const [vertex, segments] of at) {
-      if (segments.length !== 1) continue;
+    for (let vertex = 0; vertex < at.vertexCount; vertex++) {
+      if (at.degree(vertex) !== 1) continue;
       const tail: number[] = [];
       let length = 0;
       let v = vertex;
-      let segment = segments[0] as number;
+      let segment = at.at(vertex, 0);
       for (;;) {
         if (dropped.has(segment)) break;
         tail.push(segment);
@@ -189,12 +185,11 @@ function trim(
           current[2 * segment] === v ? (current[2 * segment + 1] as number) : (current[2 * segment] as number);
         length += distance(grid, v, far);
         v = far;
-        const around = at.get(v) as number[];
-        if (around.length !== 2) break;
-        segment = around[0] === segment ? (around[1] as number) : (around[0] as number);
+        if (at.degree(v) !== 2) break;
+        segment = at.other(v, segment);
       }
       if (tail.length === 0) continue;
-      const hangs = (at.get(v) as number[]).length > 2;
+      const hangs = at.degree(v) > 2;
       if (loose === null && (kept(vertex) || !(hangs && length <= most))) continue;
       for (const s of tail) dropped.add(s);
       if (length <= most && !kept(vertex))
@@ -211,8 +206,11 @@ function trim(
   }
 }
 
-function freeEnds(ends: readonly number[]): number[] {
-  return [...segmentsAt(ends)].filter(([, segments]) => segments.length === 1).map(([vertex]) => vertex);
+function freeEnds(grid: VertexGrid, ends: readonly number[]): number[] {
+  const at = meetingsOf(grid, ends);
+  const free: number[] = [];
+  for (let v = 0; v < at.vertexCount; v++) if (at.degree(v) === 1) free.push(v);
+  return free;
 }
 
 /**
@@ -228,8 +226,8 @@ function gather(
   repairs: Repair[],
   kept: (vertex: number) => boolean,
 ): number[] | null {
-  const at = segmentsAt(ends);
-  const free = loneEnds.filter((v) => at.get(v)?.length === 1 && !kept(v));
+  const at = meetingsOf(grid, ends);
+  const free = loneEnds.filter((v) => v < at.vertexCount && at.degree(v) === 1 && !kept(v));
   if (free.length < 2) return null;
   const move = new Map<number, number>();
   const tree = segmentTree(grid, ends);
@@ -248,7 +246,7 @@ function gather(
 function clusters(
   grid: VertexGrid,
   free: readonly number[],
-  at: ReadonlyMap<number, number[]>,
+  at: Meetings,
   snap: number,
 ): number[][] {
   const tree = new Flatbush(free.length);
@@ -267,7 +265,7 @@ function clusters(
     const a = group.get(i) as number[];
     const b = group.get(j) as number[];
     // Both ends of one short line are never one joint: the line would vanish.
-    if (a === b || a.some((p) => b.some((q) => at.get(p)?.[0] === at.get(q)?.[0]))) continue;
+    if (a === b || a.some((p) => b.some((q) => at.at(p, 0) === at.at(q, 0)))) continue;
     const all = [...a, ...b];
     const [x, y] = middleOf(grid, all);
     if (all.every((m) => Math.hypot((grid.xy[2 * m] as number) - x, (grid.xy[2 * m + 1] as number) - y) <= snap))
@@ -290,7 +288,7 @@ function middleOf(grid: VertexGrid, vertices: readonly number[]): [number, numbe
 function gatheringPlace(
   grid: VertexGrid,
   ends: readonly number[],
-  at: ReadonlyMap<number, number[]>,
+  at: Meetings,
   tree: Flatbush,
   members: readonly number[],
   snap: number,
@@ -308,7 +306,7 @@ function gatheringPlace(
     for (const vertex of [ends[2 * s] as number, ends[2 * s + 1] as number]) {
       const [px, py] = [grid.xy[2 * vertex] as number, grid.xy[2 * vertex + 1] as number];
       const distSq = (px - x) ** 2 + (py - y) ** 2;
-      if ((at.get(vertex) as number[]).length > 2 && inReach(px, py) && (!node || distSq < node.distSq))
+      if (at.degree(vertex) > 2 && inReach(px, py) && (!node || distSq < node.distSq))
         node = { vertex, distSq };
     }
   }
@@ -334,9 +332,9 @@ function reach(
   repairs: Repair[],
   kept: (vertex: number) => boolean,
 ): number[] | null {
-  const free = freeEnds(ends).filter((v) => !kept(v));
+  const free = freeEnds(grid, ends).filter((v) => !kept(v));
   if (free.length === 0) return null;
-  const at = segmentsAt(ends);
+  const at = meetingsOf(grid, ends);
   const tree = segmentTree(grid, ends);
   const move = new Map<number, number>();
   for (const v of free) {
@@ -352,7 +350,7 @@ function reach(
       if (hit.distSq > snap * snap) continue;
       if (!best || hit.distSq < best.distSq) best = { vertex: grid.at(hit.x, hit.y), distSq: hit.distSq };
       for (const end of [ends[2 * s] as number, ends[2 * s + 1] as number]) {
-        if ((at.get(end) as number[]).length < 3) continue;
+        if (at.degree(end) < 3) continue;
         const distSq = ((grid.xy[2 * end] as number) - x) ** 2 + ((grid.xy[2 * end + 1] as number) - y) ** 2;
         if (distSq <= snap * snap && (!bestNode || distSq < bestNode.distSq)) bestNode = { vertex: end, distSq };
       }
@@ -374,7 +372,7 @@ const segmentXy = (grid: VertexGrid, ends: readonly number[], s: number): [numbe
 /** The segments from a free end back along its own line: it must not be joined to itself by a hook. */
 function ownTail(
   ends: readonly number[],
-  at: ReadonlyMap<number, number[]>,
+  at: Meetings,
   vertex: number,
   grid: VertexGrid,
   upTo: number,
@@ -382,14 +380,14 @@ function ownTail(
   const tail = new Set<number>();
   let v = vertex;
   let length = 0;
-  for (let segment = at.get(v)?.[0]; segment !== undefined && !tail.has(segment) && length <= upTo;) {
+  if (at.degree(v) === 0) return tail;
+  for (let segment = at.at(v, 0); !tail.has(segment) && length <= upTo;) {
     tail.add(segment);
     const far = ends[2 * segment] === v ? (ends[2 * segment + 1] as number) : (ends[2 * segment] as number);
     length += distance(grid, v, far);
     v = far;
-    const around = at.get(v) as number[];
-    if (around.length !== 2) break;
-    segment = around[0] === segment ? around[1] : around[0];
+    if (at.degree(v) !== 2) break;
+    segment = at.other(v, segment);
   }
   return tail;
 }

@@ -39,5 +39,6 @@ export function rowOrder(pieces: readonly Numberable[]): number[] {
   const top = Math.min(...pieces.map((p) => p.centroid[1]));
   const row = (i: number) => Math.round(((pieces[i] as Numberable).centroid[1] - top) / rowMm);
   const x = (i: number) => (pieces[i] as Numberable).centroid[0];
-  return pieces.map((_, i) => i).sort((a, b) => row(a) - row(b) || x(a) - x(b));
+  const y = (i: number) => (pieces[i] as Numberable).centroid[1];
+  return pieces.map((_, i) => i).sort((a, b) => row(a) - row(b) || x(a) - x(b) || y(a) - y(b));
 }

@@ -1,5 +1,6 @@
 import Flatbush from 'flatbush';
 import {
+  boxOf,
   closeGaps,
   contains,
   insetRegion,
@@ -20,6 +21,10 @@ const CLOSED_SHARE = 0.85;
 /** So much of the outlines must run beside another, near but not on it. */
 const BESIDE_SHARE = 0.12;
 const SAMPLES = 12_000;
+const MOST_OUTLINES = 200;
+const MOST_REGIONS = 20_000;
+/** So many stretches within 2 mm of one place are a heap of outlines, not a panel. */
+const MOST_NEAR = 300;
 /** Cosine of 30°: borders this nearly parallel run side by side. */
 const ALONGSIDE_COS = 0.86;
 
@@ -58,7 +63,8 @@ export function joinRegions(lines: readonly DrawnLine[]): Borders | null {
   const oriented = drawnIn.map(({ ring, isHole }) => (signedArea(ring) > 0 !== isHole ? ring : [...ring].reverse()));
   const contour = closeGaps(oriented, reach, reach - inMm);
   const middle = middleLines(drawnIn, apart.medianMm + 2 * inMm || widthMm, mostMm);
-  const islands = regions.filter((_, i) => !apart.beside.has(i) && isInside(regions, i)).map(({ ring }) => ring);
+  const inside = insideOthers(regions);
+  const islands = regions.filter((_, i) => !apart.beside.has(i) && inside.has(i)).map(({ ring }) => ring);
   return {
     lines: [...[...contour, ...islands].map((ring) => ({ points: ring, closed: true })), ...middle],
     widthMm: apart.gapMm + apart.overlapMm,
@@ -86,18 +92,18 @@ function regionsOf(lines: readonly DrawnLine[]): Region[] | null {
     closedMm += mm;
     rings.push({ ring: ends < SAME_MM ? points.slice(0, -1) : points, shape });
   }
+  if (rings.length > MOST_REGIONS) return null;
   if (rings.length < 2 || closedMm < CLOSED_SHARE * allMm) return null;
-  return rings
-    .filter(({ ring }) => ring.length >= 3)
-    .map(({ ring, shape }) => ({
-      ring,
-      isHole:
-        shape !== undefined &&
-        rings.filter((other) => other.ring !== ring && other.shape === shape && contains(other.ring, ring[0] as Point))
-          .length %
-          2 ===
-          1,
-    }));
+  const sound = rings.filter(({ ring }) => ring.length >= 3);
+  const byShape = new Map<number, Ring[]>();
+  for (const { ring, shape } of sound)
+    if (shape !== undefined) byShape.set(shape, [...(byShape.get(shape) ?? []), ring]);
+  return sound.map(({ ring, shape }) => {
+    const siblings = shape === undefined ? [] : (byShape.get(shape) as Ring[]);
+    // A shape of very many outlines is a net of ink, not a piece with holes.
+    const around = siblings.length > MOST_OUTLINES ? [] : siblings.filter((other) => other !== ring && contains(other, ring[0] as Point));
+    return { ring, isHole: around.length % 2 === 1 };
+  });
 }
 
 interface Apart {
@@ -140,7 +146,9 @@ function measureApart(regions: readonly Region[]): Apart | null {
       const [x, y] = [ax + ((bx - ax) * t) / mm, ay + ((by - ay) * t) / mm];
       let best = MOST_APART_MM;
       let other = -1;
-      for (const o of tree.search(x - best, y - best, x + best, y + best, (o) => owner[o] !== owner[s])) {
+      const near = tree.search(x - best, y - best, x + best, y + best, (o) => owner[o] !== owner[s]);
+      if (near.length > MOST_NEAR) return null;
+      for (const o of near) {
         const hit = nearestOnSegment(
           x,
           y,
@@ -183,5 +191,18 @@ function moved(ring: Ring, byMm: number): Ring[] {
   return byMm === 0 ? [ring] : insetRegion([ring], byMm);
 }
 
-const isInside = (regions: readonly Region[], i: number): boolean =>
-  regions.some((other, k) => k !== i && contains(other.ring, (regions[i] as Region).ring[0] as Point));
+/** Regions that lie inside another one. */
+function insideOthers(regions: readonly Region[]): ReadonlySet<number> {
+  const tree = new Flatbush(regions.length);
+  for (const { ring } of regions) {
+    const { minX, minY, maxX, maxY } = boxOf(ring);
+    tree.add(minX, minY, maxX, maxY);
+  }
+  tree.finish();
+  const inside = new Set<number>();
+  regions.forEach(({ ring }, i) => {
+    const [x, y] = ring[0] as Point;
+    if (tree.search(x, y, x, y, (k) => k !== i && contains((regions[k] as Region).ring, [x, y])).length > 0) inside.add(i);
+  });
+  return inside;
+}

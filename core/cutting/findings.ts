@@ -1,4 +1,4 @@
-import { signedArea, type Point } from '../geometry/index.ts';
+import { perimeter, signedArea, type Point } from '../geometry/index.ts';
 import type { CutPiece } from '../sizing/index.ts';
 import { bitesOf, narrowestNeck, sharpestPoint, tightestInsideCorner, type Neck } from './ringShape.ts';
 
@@ -27,6 +27,11 @@ export const DEFAULT_CUTTING_LIMITS: CuttingLimits = {
   slender: 12,
   leastDaylightMm2: 40,
 };
+
+/** A neck is narrower than this share of what a square of the same area and border would measure. */
+const NECK_TO_WHOLE = 0.75;
+/** A waist needs sides that come in by an eighth of the width. */
+const LEAST_WAIST = 0.12;
 
 interface Of {
   readonly number: number;
@@ -70,7 +75,8 @@ export function cuttability(piece: CutPiece, limits: CuttingLimits = DEFAULT_CUT
   for (const ring of outer) {
     const point = sharpestPoint(ring);
     if (point && point.degrees < limits.sharpDeg) findings.push({ kind: 'sharp-point', number, ...point });
-    const [bite] = bitesOf(ring);
+    const bites = bitesOf(ring);
+    const [bite] = bites;
     if (bite && bite.bite > limits.fussyBite)
       findings.push({ kind: 'inside-curve', number, at: bite.at, bite: bite.bite, hard: bite.bite > limits.hardBite });
     const corner = tightestInsideCorner(ring);
@@ -78,7 +84,11 @@ export function cuttability(piece: CutPiece, limits: CuttingLimits = DEFAULT_CUT
       const deep = bite !== undefined && bite.bite > limits.fussyBite;
       findings.push({ kind: 'inside-corner', number, at: corner.at, radiusMm: corner.radiusMm, deep });
     }
-    neck = hole ? null : narrowestNeck(ring, limits.narrowMm);
+    // On the whole a piece is 2A/P wide; what is hardly narrower than that is a narrow piece, not a neck.
+    const wholeMm = (2 * Math.abs(signedArea(ring))) / perimeter(ring);
+    const deepest = bites.reduce((most, b) => Math.max(most, b.depthMm), 0);
+    const mayNeck = !hole && deepest > LEAST_WAIST * wholeMm;
+    neck = mayNeck ? narrowestNeck(ring, Math.min(limits.narrowMm, NECK_TO_WHOLE * 2 * wholeMm)) : null;
     if (neck)
       findings.push({
         kind: 'neck',

@@ -1,4 +1,5 @@
 import Flatbush from 'flatbush';
+import { PairTable } from './tables.ts';
 
 /**
  * Segments on an integer grid, split wherever they meet.
@@ -23,19 +24,15 @@ export interface Segments {
 
 export class VertexGrid {
   readonly xy: number[] = [];
-  readonly #index = new Map<number, number>();
+  readonly #index = new PairTable(1024);
 
-  /** The vertex at a point in mm or units; points that round alike are one vertex. */
+  /** The vertex at a point in units; points that round alike are one vertex. */
   at(x: number, y: number): number {
     const rx = Math.round(x);
     const ry = Math.round(y);
-    const key = rx * 134217728 + ry;
-    let vertex = this.#index.get(key);
-    if (vertex === undefined) {
-      vertex = this.xy.length / 2;
-      this.xy.push(rx, ry);
-      this.#index.set(key, vertex);
-    }
+    const fresh = this.xy.length / 2;
+    const vertex = this.#index.getOrSet(rx, ry, fresh);
+    if (vertex === fresh) this.xy.push(rx, ry);
     return vertex;
   }
 }
@@ -51,11 +48,17 @@ export function splitAtMeetings(
 ): { ends: number[]; doubled: number; tooMany: boolean } {
   let current = withoutDoubles(ends);
   let doubled = current.doubled;
+  // Only what the last pass made can meet anew: a vertex it added, or a segment it turned by rounding.
+  let freshFrom = 0;
   for (let pass = 0; pass < MOST_PASSES; pass++) {
-    const splits = findSplits(grid, current.ends);
+    const splits = findSplits(grid, current.ends, freshFrom);
     if (splits === null) return { ends: [], doubled, tooMany: true };
     if (splits.size === 0) break;
-    const next = withoutDoubles(applySplits(grid, current.ends, splits));
+    const applied = applySplits(grid, current.ends, splits);
+    freshFrom = applied.freshFrom;
+    const next = withoutDoubles(applied.ends);
+    // Doubles are dropped from behind, so what is fresh still stands at the end; at worst a little more is asked again.
+    freshFrom = Math.max(0, freshFrom - next.doubled);
     doubled += next.doubled;
     current = next;
   }
@@ -64,24 +67,21 @@ export function splitAtMeetings(
 
 /** Drops segments that join the same two vertices as an earlier one, and those of no length. */
 export function withoutDoubles(ends: readonly number[]): { ends: number[]; doubled: number } {
-  const seen = new Set<number>();
+  const seen = new PairTable(ends.length / 2);
   const kept: number[] = [];
   let doubled = 0;
   for (let i = 0; i < ends.length; i += 2) {
     const a = ends[i] as number;
     const b = ends[i + 1] as number;
     if (a === b) continue;
-    const key = Math.min(a, b) * 67108864 + Math.max(a, b);
-    if (seen.has(key)) doubled++;
-    else {
-      seen.add(key);
-      kept.push(a, b);
-    }
+    if (seen.getOrSet(Math.min(a, b), Math.max(a, b), i) !== i) doubled++;
+    else kept.push(a, b);
   }
   return { ends: kept, doubled };
 }
 
-function findSplits(grid: VertexGrid, ends: readonly number[]): Map<number, number[]> | null {
+/** @param freshFrom segments from this one on are held against all, earlier ones only against these */
+function findSplits(grid: VertexGrid, ends: readonly number[], freshFrom: number): Map<number, number[]> | null {
   const n = ends.length / 2;
   const splits = new Map<number, number[]>();
   if (n < 2) return splits;
@@ -109,18 +109,20 @@ function findSplits(grid: VertexGrid, ends: readonly number[]): Map<number, numb
     if (ends[2 * segment] === vertex || ends[2 * segment + 1] === vertex) return;
     const list = splits.get(segment);
     if (!list) splits.set(segment, [vertex]);
-    else if (!list.includes(vertex)) list.push(vertex);
+    else list.push(vertex);
   };
-  for (let s = 0; s < n; s++) {
+  for (let s = freshFrom; s < n; s++) {
     const hits = index.search(
       boxes[4 * s] as number,
       boxes[4 * s + 1] as number,
       boxes[4 * s + 2] as number,
       boxes[4 * s + 3] as number,
-      (other) => other > s,
+      (other) => other > s || other < freshFrom,
     );
-    for (const other of hits) meet(grid, ends, s, other, add);
-    if (meetings > MOST_MEETINGS) return null;
+    for (const other of hits) {
+      meet(grid, ends, s, other, add);
+      if (meetings > MOST_MEETINGS) return null;
+    }
   }
   return splits;
 }
@@ -180,17 +182,20 @@ function liesOn(xy: readonly number[], vertex: number, p: number, q: number): bo
   return cross * cross <= ON_LINE * ON_LINE * lengthSq;
 }
 
-function applySplits(grid: VertexGrid, ends: readonly number[], splits: ReadonlyMap<number, number[]>): number[] {
+/** The unsplit segments first, then the parts of the split ones. */
+function applySplits(
+  grid: VertexGrid,
+  ends: readonly number[],
+  splits: ReadonlyMap<number, number[]>,
+): { ends: number[]; freshFrom: number } {
   const { xy } = grid;
   const next: number[] = [];
-  for (let s = 0; s < ends.length / 2; s++) {
+  for (let s = 0; s < ends.length / 2; s++)
+    if (!splits.has(s)) next.push(ends[2 * s] as number, ends[2 * s + 1] as number);
+  const freshFrom = next.length / 2;
+  for (const [s, between] of splits) {
     const a = ends[2 * s] as number;
     const b = ends[2 * s + 1] as number;
-    const between = splits.get(s);
-    if (!between) {
-      next.push(a, b);
-      continue;
-    }
     const ax = xy[2 * a] as number;
     const ay = xy[2 * a + 1] as number;
     const dx = (xy[2 * b] as number) - ax;
@@ -198,10 +203,12 @@ function applySplits(grid: VertexGrid, ends: readonly number[], splits: Readonly
     const along = (v: number) => ((xy[2 * v] as number) - ax) * dx + ((xy[2 * v + 1] as number) - ay) * dy;
     let from = a;
     for (const vertex of between.sort((p, q) => along(p) - along(q))) {
+      // The same vertex may have been met from several other segments.
+      if (vertex === from) continue;
       next.push(from, vertex);
       from = vertex;
     }
     next.push(from, b);
   }
-  return next;
+  return { ends: next, freshFrom };
 }

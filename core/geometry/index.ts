@@ -15,4 +15,6 @@ export {
 export { areaOfRings, closeGaps, cutAway, insetRegion, intersection, type Strip } from './offset.ts';
 export { splitAtMeetings, UNITS_PER_MM, VertexGrid, withoutDoubles } from './arrangement.ts';
 export { checkMap, facesOf, ringPoints, type Face, type MapFaces, type MapLine, type PlanarMap } from './planarMap.ts';
+export { mitredInset } from './mitredInset.ts';
+export { Meetings, PairTable } from './tables.ts';
 export { thinLine } from './thin.ts';

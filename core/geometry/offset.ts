@@ -23,9 +23,18 @@ function orient(rings: readonly Ring[]): Ring[] {
  */
 export function insetRegion(rings: readonly Ring[], byMm: number): Ring[] {
   if (byMm === 0) return orient(rings);
-  return fromPaths(
-    Clipper.inflatePaths(toPaths(orient(rings)), -byMm * UNITS_PER_MM, JoinType.Miter, EndType.Polygon, MITRE_LIMIT),
-  );
+  const oriented = orient(rings).filter((ring) => ring.length >= 3);
+  try {
+    return fromPaths(
+      Clipper.inflatePaths(toPaths(oriented), -byMm * UNITS_PER_MM, JoinType.Miter, EndType.Polygon, MITRE_LIMIT),
+    );
+  } catch {
+    // The library throws where an offset edge collapses onto one grid point: a strip along the border does the same.
+    return cutAway(
+      oriented,
+      oriented.map((ring) => ({ points: [...ring, ring[0] as Point], halfMm: byMm })),
+    );
+  }
 }
 
 export interface Strip {

@@ -1,4 +1,5 @@
-import { contains, signedArea, type Point, type Ring } from './ring.ts';
+import Flatbush from 'flatbush';
+import { boxOf, contains, signedArea, type Point, type Ring } from './ring.ts';
 
 /** A line runs from node to node; `points` begins and ends at them. A line is held once. */
 export interface MapLine {
@@ -67,13 +68,16 @@ export function facesOf(map: PlanarMap): MapFaces {
   const partOf = (ring: readonly number[]) => part[lineAt(map, ring[0] as number).from];
   const holes: number[][][] = inner.map(() => []);
   const areas = inner.map((face) => face.area);
+  const tree = outer.length > 1 && inner.length > 0 ? treeOf(inner.map((face) => face.points)) : null;
   const outsides = outer.map(({ ring, points, area }) => {
     let parent: number | null = null;
-    inner.forEach((face, k) => {
-      if (partOf(face.ring) === partOf(ring)) return;
-      if (parent !== null && (inner[parent] as { area: number }).area <= face.area) return;
-      if (contains(face.points, points[0] as Point)) parent = k;
-    });
+    const [x, y] = points[0] as Point;
+    for (const k of tree?.search(x, y, x, y) ?? []) {
+      const face = inner[k] as (typeof inner)[number];
+      if (partOf(face.ring) === partOf(ring)) continue;
+      if (parent !== null && (inner[parent] as { area: number }).area <= face.area) continue;
+      if (contains(face.points, [x, y])) parent = k;
+    }
     if (parent !== null) {
       (holes[parent] as number[][]).push(ring);
       areas[parent] = (areas[parent] as number) + area;
@@ -85,6 +89,16 @@ export function facesOf(map: PlanarMap): MapFaces {
     areaMm2: areas[k] as number,
   }));
   return { faces, outsides };
+}
+
+function treeOf(rings: readonly Ring[]): Flatbush {
+  const tree = new Flatbush(rings.length);
+  for (const ring of rings) {
+    const { minX, minY, maxX, maxY } = boxOf(ring);
+    tree.add(minX, minY, maxX, maxY);
+  }
+  tree.finish();
+  return tree;
 }
 
 const lineAt = (map: PlanarMap, ref: number): MapLine => map.lines[ref < 0 ? ~ref : ref] as MapLine;

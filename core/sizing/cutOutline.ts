@@ -4,23 +4,21 @@ import {
   boxOf,
   cutAway,
   insetRegion,
+  mitredInset,
   perimeter,
-  thinLine,
+  signedArea,
   type MapLine,
   type Point,
   type Ring,
 } from '../geometry/index.ts';
 import type { LineAllowance } from './allowance.ts';
-import { innerKeeps, rimKeeps, type Keeps } from './profiles.ts';
+import { innerKeeps, rimKeeps } from './profiles.ts';
 
 /** How far a piece's edge lies from an inner line's middle. */
 export const innerOffset = (a: LineAllowance): number => innerKeeps(a).cutMm;
 
 /** How far it lies from the outline; see {@link rimKeeps}. */
 export const outlineOffset = (a: LineAllowance): number => rimKeeps(a).cutMm;
-
-/** Daylight is only measured, never cut: fewer points will do. */
-const DAYLIGHT_WITHIN_MM = 0.05;
 
 export interface CutPiece {
   readonly number: number;
@@ -49,9 +47,19 @@ export function cutOutline(
   allowance: LineAllowance,
   outer: ReadonlySet<number> = outerLines(cartoon),
 ): CutPiece {
-  const rings = movedIn(cartoon, piece, (keeps) => keeps.cutMm, allowance, outer);
-  const light = (keeps: Keeps) => Math.max(keeps.cutMm, keeps.daylightMm);
-  const daylight = movedIn(cartoon, piece, light, allowance, outer, DAYLIGHT_WITHIN_MM);
+  const region = pieceRings(cartoon, piece);
+  const keeps = piece.rings.flat().map((ref) => {
+    const line = ref < 0 ? ~ref : ref;
+    const code = cartoon.profiles?.[line] ?? null;
+    return outer.has(line) ? rimKeeps(allowance, code) : innerKeeps(allowance, code);
+  });
+  const rings = movedIn(
+    cartoon,
+    piece,
+    region,
+    keeps.map((k) => k.cutMm),
+  );
+  const light = keeps.map((k) => Math.max(k.cutMm, k.daylightMm));
   const { minX, minY, maxX, maxY } = rings.length > 0 ? boxOf(rings.flat()) : { minX: 0, minY: 0, maxX: 0, maxY: 0 };
   return {
     number: piece.number,
@@ -60,30 +68,57 @@ export function cutOutline(
     perimeterMm: rings.reduce((sum, ring) => sum + perimeter(ring), 0),
     widthMm: maxX - minX,
     heightMm: maxY - minY,
-    daylightMm2: areaOfRings(daylight),
+    daylightMm2: quickInsetArea(region, light) ?? areaOfRings(movedIn(cartoon, piece, region, light)),
   };
 }
 
-function movedIn(
-  cartoon: Cartoon,
-  piece: CartoonPiece,
-  measure: (keeps: Keeps) => number,
-  allowance: LineAllowance,
-  outer: ReadonlySet<number>,
-  withinMm = 0,
-): Ring[] {
-  const thinned = (points: Ring): Ring => (withinMm > 0 ? thinLine(points, withinMm) : points);
-  const region = pieceRings(cartoon, piece).map((ring) =>
-    withinMm > 0 ? thinLine([...ring, ring[0] as Point], withinMm).slice(0, -1) : ring,
-  );
-  const strips = piece.rings.flat().map((ref) => {
-    const line = ref < 0 ? ~ref : ref;
-    const code = cartoon.profiles?.[line] ?? null;
-    const keeps = outer.has(line) ? rimKeeps(allowance, code) : innerKeeps(allowance, code);
-    return { points: thinned((cartoon.map.lines[line] as MapLine).points), halfMm: measure(keeps) };
+/** @param byMm how far each line of the piece moves in, in the order of its rings */
+function movedIn(cartoon: Cartoon, piece: CartoonPiece, region: readonly Ring[], byMm: readonly number[]): Ring[] {
+  const quick = region.length === 1 && mitredInset(region[0] as Ring, edgeMeasures(cartoon, piece, byMm));
+  if (quick) return [signedArea(quick) > 0 ? quick : [...quick].reverse()];
+  const first = byMm[0] ?? 0;
+  if (byMm.every((mm) => mm === first)) return insetRegion(region, first);
+  const strips = piece.rings.flat().map((ref, i) => ({
+    points: (cartoon.map.lines[ref < 0 ? ~ref : ref] as MapLine).points,
+    halfMm: byMm[i] as number,
+  }));
+  return cutAway(region, strips);
+}
+
+/** How far each edge of the outer ring moves: every chord of a line as far as its line. */
+function edgeMeasures(cartoon: Cartoon, piece: CartoonPiece, byMm: readonly number[]): number[] {
+  return (piece.rings[0] as readonly number[]).flatMap((ref, i) => {
+    const { points } = cartoon.map.lines[ref < 0 ? ~ref : ref] as MapLine;
+    return Array.from({ length: points.length - 1 }, () => byMm[i] as number);
   });
-  const first = strips[0]?.halfMm ?? 0;
-  return strips.every(({ halfMm }) => halfMm === first) ? insetRegion(region, first) : cutAway(region, strips);
+}
+
+/** Below this nothing is taken for granted: an edge may vanish on the way in. */
+const QUICK_LEAST_MM2 = 400;
+
+/**
+ * The area of a region drawn in evenly by d with mitred corners, as long as no edge vanishes on the way:
+ * A − P·d + d²·Σ tan(turn/2), turns positive at points and negative at inside corners.
+ * @returns null where the edges do not move alike, or where the region is too small or too narrow to be sure
+ */
+function quickInsetArea(region: readonly Ring[], byMm: readonly number[]): number | null {
+  const d = byMm[0] ?? 0;
+  const [ring, ...holes] = region;
+  if (!ring || holes.length > 0 || byMm.some((mm) => mm !== d)) return null;
+  let corners = 0;
+  for (let i = 0; i < ring.length; i++) {
+    const [ax, ay] = ring[(i + ring.length - 1) % ring.length] as Point;
+    const [bx, by] = ring[i] as Point;
+    const [cx, cy] = ring[(i + 1) % ring.length] as Point;
+    const turn = Math.atan2((bx - ax) * (cy - by) - (by - ay) * (cx - bx), (bx - ax) * (cx - bx) + (by - ay) * (cy - by));
+    // A sharp point is bevelled or runs far in: only the offset itself tells.
+    if (Math.abs(turn) > 2.6) return null;
+    corners += Math.tan(turn / 2);
+  }
+  const area = Math.abs(signedArea(ring));
+  const around = perimeter(ring);
+  const inset = area - around * d + d * d * corners * Math.sign(signedArea(ring));
+  return inset > QUICK_LEAST_MM2 && (2 * area) / around > 4 * d ? inset : null;
 }
 
 export function cutOutlines(cartoon: Cartoon, allowance: LineAllowance): CutPiece[] {

@@ -70,8 +70,8 @@ describe('styles', () => {
   ])('%s', (_, at, ancestors, style) => expect(styleOf(at, ancestors, {}, rules)).toEqual(style));
   it('hands on what is inherited and keeps the rest to itself', () => {
     const parent = { stroke: 'red', opacity: '0', display: 'none', visibility: 'hidden' };
-    expect(styleOf(node('rect', {}), [svg], parent, [])).toEqual({ stroke: 'red', visibility: 'hidden' });
-    expect(styleOf(node('rect', { opacity: 'inherit' }), [svg], parent, [])).toMatchObject({ opacity: '0' });
+    expect(styleOf(node('rect', {}), [svg], parent, new Map())).toEqual({ stroke: 'red', visibility: 'hidden' });
+    expect(styleOf(node('rect', { opacity: 'inherit' }), [svg], parent, new Map())).toMatchObject({ opacity: '0' });
   });
 });
 

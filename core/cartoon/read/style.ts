@@ -48,8 +48,14 @@ interface Declaration {
   readonly important: boolean;
 }
 
+/** Selectors of more steps than this are nobody's style for lines; they could only keep us busy. */
+const MOST_STEPS = 8;
+
+/** Rules in the order in which they win, found by what the element itself must be. */
+export type StyleSheets = ReadonlyMap<string, readonly { readonly rule: Rule; readonly order: number }[]>;
+
 /** Style sheets of a drawing: tag, class, id, descendant and child selectors; the rest is passed over. */
-export function readStyleSheets(texts: readonly string[]): readonly Rule[] {
+export function readStyleSheets(texts: readonly string[]): StyleSheets {
   const rules: Rule[] = [];
   for (const text of texts) {
     const bare = text.replace(/\/\*[\s\S]*?\*\//g, '').replace(/<!--|-->/g, '');
@@ -61,9 +67,29 @@ export function readStyleSheets(texts: readonly string[]): readonly Rule[] {
       }
     }
   }
-  return rules
+  const byKey = new Map<string, { rule: Rule; order: number }[]>();
+  rules
     .map((rule, order) => ({ rule, order }))
     .sort((a, b) => a.rule.weight - b.rule.weight || a.order - b.order)
+    .forEach(({ rule }, order) => {
+      const { id, classes, tag } = (rule.chain[0] as Rule['chain'][number]).simple;
+      const key = id !== null ? `#${id}` : classes[0] !== undefined ? `.${classes[0]}` : (tag ?? '*');
+      const list = byKey.get(key);
+      if (list) list.push({ rule, order });
+      else byKey.set(key, [{ rule, order }]);
+    });
+  return byKey;
+}
+
+const classesOf = (node: MarkupNode): string[] => (node.attributes.get('class') ?? '').split(/\s+/).filter(Boolean);
+
+/** The rules that might be meant for an element, weakest first. */
+function candidates(sheets: StyleSheets, node: MarkupNode): Rule[] {
+  if (sheets.size === 0) return [];
+  const keys = [`#${node.attributes.get('id') ?? ''}`, ...classesOf(node).map((c) => `.${c}`), node.name, '*'];
+  return [...new Set(keys)]
+    .flatMap((key) => sheets.get(key) ?? [])
+    .sort((a, b) => a.order - b.order)
     .map(({ rule }) => rule);
 }
 
@@ -90,7 +116,7 @@ function readSelector(text: string, declarations: readonly Declaration[]): Rule 
     chain.push({ simple: { tag, id, classes }, child });
     child = false;
   }
-  return chain.length ? { chain, weight, declarations } : null;
+  return chain.length > 0 && chain.length <= MOST_STEPS ? { chain, weight, declarations } : null;
 }
 
 function readDeclarations(text: string): Declaration[] {
@@ -113,7 +139,7 @@ export function styleOf(
   node: MarkupNode,
   ancestors: readonly MarkupNode[],
   parent: Style,
-  rules: readonly Rule[],
+  sheets: StyleSheets,
 ): Style {
   const style: Partial<Record<Property, string>> = {};
   for (const property of INHERITED) if (parent[property] !== undefined) style[property] = parent[property];
@@ -130,7 +156,7 @@ export function styleOf(
     const value = node.attributes.get(property);
     if (value !== undefined) set({ property, value: value.trim(), important: false });
   }
-  for (const rule of rules) if (matches(rule, node, ancestors)) rule.declarations.forEach(set);
+  for (const rule of candidates(sheets, node)) if (matches(rule, node, ancestors)) rule.declarations.forEach(set);
   readDeclarations(node.attributes.get('style') ?? '').forEach(set);
   return style;
 }
@@ -139,7 +165,7 @@ function matches(rule: Rule, node: MarkupNode, ancestors: readonly MarkupNode[])
   const fits = ({ tag, id, classes }: Simple, on: MarkupNode) =>
     (tag === null || tag === on.name) &&
     (id === null || id === on.attributes.get('id')) &&
-    classes.every((c) => (on.attributes.get('class') ?? '').split(/\s+/).includes(c));
+    (classes.length === 0 || classes.every((c) => classesOf(on).includes(c)));
   const [first, ...outer] = rule.chain;
   if (!first || !fits(first.simple, node)) return false;
   const walk = (step: number, level: number): boolean => {

@@ -39,6 +39,7 @@ export type DrawingRefusalCode =
   | 'nothing-closed'
   | 'too-wide'
   | 'scribble'
+  | 'too-many'
   | 'bad-size';
 
 export interface DrawingRefusal {

@@ -1,0 +1,123 @@
+import { signedArea, type Point, type Ring } from './ring.ts';
+
+/** Edges shorter than this have no direction to speak of, mm. */
+const LEAST_EDGE_MM = 1e-4;
+/** An inside corner sharper than this is bevelled by the general offset: cos of 180° − 29°. */
+const SHARPEST_COS = -0.87;
+/** A point of less than 2.5° has no mitre to compute with. */
+const NEEDLE_COS = -0.999;
+/** Neighbouring edges this nearly parallel that move by different amounts have no corner to mitre. */
+const PARALLEL = 0.02;
+/** Above this the pairwise check costs more than the general offset. */
+const MOST_POINTS = 400;
+
+/** A chord at a corner may be eaten, and the next one with it; more is a matter for the general offset. */
+const MOST_ROUNDS = 12;
+
+/** The line on which an edge lies, its direction, and how far it moves in. `next` is the edge that shares its end. */
+interface Edge {
+  readonly x: number;
+  readonly y: number;
+  readonly dx: number;
+  readonly dy: number;
+  readonly byMm: number;
+  readonly order: number;
+}
+
+/**
+ * Moves every edge of a simple ring inwards by its own measure, corners mitred, by intersecting neighbouring edges.
+ *
+ *     ────a────╲          An edge that would run backwards is eaten: its neighbours meet instead. The result is
+ *     - - a' - -╲b        right when no edge runs backwards in the end and it does not touch itself (no waist
+ *            b'  ╲        is closed). Else the answer is null, and the general offset has to do it.
+ *
+ * @param byMm how far each edge moves, edge i running from point i to the next
+ */
+export function mitredInset(whole: Ring, byMm: readonly number[]): Point[] | null {
+  const sign = signedArea(whole) > 0 ? 1 : -1;
+  let edges: Edge[] = [];
+  for (let i = 0; i < whole.length; i++) {
+    const [ax, ay] = whole[i] as Point;
+    const [bx, by] = whole[(i + 1) % whole.length] as Point;
+    const length = Math.hypot(bx - ax, by - ay);
+    if (length < LEAST_EDGE_MM) continue;
+    const [dx, dy] = [(bx - ax) / length, (by - ay) / length];
+    edges.push({ x: ax, y: ay, dx, dy, byMm: byMm[i] as number, order: edges.length });
+  }
+  const all = edges.length;
+  if (all > MOST_POINTS) return null;
+  for (let round = 0; round < MOST_ROUNDS && edges.length >= 3; round++) {
+    const corners = cornersOf(edges, all, sign);
+    if (!corners) return null;
+    const n = edges.length;
+    const kept = edges.filter((e, i) => {
+      const [ax, ay] = corners[i] as Point;
+      const [bx, by] = corners[(i + 1) % n] as Point;
+      return (bx - ax) * e.dx + (by - ay) * e.dy > 0;
+    });
+    if (kept.length === n) return touchesItself(corners) ? null : corners;
+    edges = kept;
+  }
+  return null;
+}
+
+/** Where each edge, moved in, meets the one before it. Null where two do not meet within reason. */
+function cornersOf(edges: readonly Edge[], all: number, sign: number): Point[] | null {
+  const n = edges.length;
+  const corners: Point[] = [];
+  for (let i = 0; i < n; i++) {
+    const a = edges[(i + n - 1) % n] as Edge;
+    const b = edges[i] as Edge;
+    const cos = a.dx * b.dx + a.dy * b.dy;
+    const sin = a.dx * b.dy - a.dy * b.dx;
+    // Inside corners open outwards of the piece's edge: there a long mitre would be bevelled. Points only draw back.
+    if (cos < NEEDLE_COS || (cos < SHARPEST_COS && sin * sign < 0)) return null;
+    // Inwards is to the right of a ring walked clockwise as seen, y down: the normal (−dy, dx).
+    const [ax, ay] = [-a.dy * a.byMm * sign, a.dx * a.byMm * sign];
+    const [bx, by] = [-b.dy * b.byMm * sign, b.dx * b.byMm * sign];
+    if (a.byMm === b.byMm && b.order === (a.order + 1) % all) {
+      // Along the bisector by d / cos(half the turn).
+      const k = 1 / (1 + cos);
+      corners.push([b.x + (ax + bx) * k, b.y + (ay + by) * k]);
+      continue;
+    }
+    if (Math.abs(sin) < PARALLEL) return null;
+    const [px, py] = [a.x + ax, a.y + ay];
+    const t = ((b.x + bx - px) * b.dy - (b.y + by - py) * b.dx) / sin;
+    corners.push([px + a.dx * t, py + a.dy * t]);
+  }
+  return corners;
+}
+
+function touchesItself(ring: readonly Point[]): boolean {
+  const n = ring.length;
+  const xy = new Float64Array(2 * n + 2);
+  ring.forEach(([x, y], i) => {
+    xy[2 * i] = x;
+    xy[2 * i + 1] = y;
+  });
+  xy[2 * n] = xy[0] as number;
+  xy[2 * n + 1] = xy[1] as number;
+  for (let i = 0; i < n; i++) {
+    const ax = xy[2 * i] as number;
+    const ay = xy[2 * i + 1] as number;
+    const bx = xy[2 * i + 2] as number;
+    const by = xy[2 * i + 3] as number;
+    const [x0, x1] = ax < bx ? [ax, bx] : [bx, ax];
+    const [y0, y1] = ay < by ? [ay, by] : [by, ay];
+    for (let j = i + 2; j < n; j++) {
+      if (i === 0 && j === n - 1) continue;
+      const cx = xy[2 * j] as number;
+      const cy = xy[2 * j + 1] as number;
+      const dx = xy[2 * j + 2] as number;
+      const dy = xy[2 * j + 3] as number;
+      if ((cx > x1 && dx > x1) || (cx < x0 && dx < x0) || (cy > y1 && dy > y1) || (cy < y0 && dy < y0)) continue;
+      const p = (bx - ax) * (cy - ay) - (by - ay) * (cx - ax);
+      const q = (bx - ax) * (dy - ay) - (by - ay) * (dx - ax);
+      const r = (dx - cx) * (ay - cy) - (dy - cy) * (ax - cx);
+      const s = (dx - cx) * (by - cy) - (dy - cy) * (bx - cx);
+      if (p * q <= 0 && r * s <= 0) return true;
+    }
+  }
+  return false;
+}
