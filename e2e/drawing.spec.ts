@@ -55,7 +55,10 @@ test('a hand-made drawing comes in: layers listed, repairs looked at and refused
   await page.getByTestId('drawing-file').setInputFiles(file('harbour.svg', FIRST));
   await expect(page.getByRole('heading', { name: '5 pieces' })).toBeVisible();
   await expect(page.getByText('4 repairs', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: /stopped short was drawn 0.4 mm/ }).first().click();
+  await page
+    .getByRole('button', { name: /stopped short was drawn 0.4 mm/ })
+    .first()
+    .click();
   await expect(page.locator('[data-spot]')).toBeVisible();
   // The middle line of the upper row, left as drawn, closes nothing: two pieces become one.
   await page.getByRole('listitem').filter({ hasText: 'drawn 0.4 mm' }).getByLabel('as drawn').first().check();

@@ -8,11 +8,7 @@ import { answerOf, drawnFacts } from '../server/drawings.ts';
 import { Store } from '../server/store/store.ts';
 import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import { paneNet } from '../core/test/panels.ts';
-
-interface Row {
-  readonly what: string;
-  readonly figures: string;
-}
+import { besideLibrary, type Row } from './besideLibrary.ts';
 
 const RUNS = 5;
 const CHROMIUM_FLAGS = [
@@ -30,7 +26,7 @@ const ms = (values: readonly number[]): string =>
 
 /** All benches, slowest last; each row is a figure with its spread. */
 export async function runBenches(root: string, folder: string): Promise<Row[]> {
-  const rows: Row[] = [];
+  const rows: Row[] = besideLibrary();
   for (const [across, down, curved] of [
     [20, 26, false],
     [20, 26, true],

@@ -1,11 +1,10 @@
-import { boxOf, checkMap, pathLength, thinLine, type MapFaces, type PlanarMap, type Point } from '../geometry/index.ts';
-import { chainLines } from './chains.ts';
+import { boxOf, pathLength, thinLine, type Point } from '../geometry/index.ts';
+import { arrange, type Arranged } from './arrange.ts';
 import { describeCartoon, namedByTexts, shapeFindings } from './describe.ts';
-import { heal, type LooseEnd, type Repair, type Tolerance } from './heal.ts';
+import type { LooseEnd, Tolerance } from './heal.ts';
 import { middleOfInk } from './inked.ts';
 import { joinRegions, type Borders } from './oneByOne.ts';
 import type { DrawingRefusal, DrawnLine, RawDrawing } from './read/types.ts';
-import { removeSlivers } from './slivers.ts';
 import type { CartoonFinding, CartoonReading } from './types.ts';
 
 export const DEFAULT_SNAP_MM = 0.8;
@@ -14,12 +13,8 @@ const MOST_SHAKY_MM = 1.8;
 const LENGTHS_TO_A_SNAP = 6;
 /** Exact arithmetic holds within ±3.3 m of the page's corner; no panel in one drawing is larger. */
 const MOST_EXTENT_MM = 3200;
-/** A panel of 20,000 pieces has about 60,000 lines; more is a scribble or a shaded picture. */
-const MOST_LINES = 80_000;
-const SPECK_MM2 = 4;
 /** Lines as drawn, each by itself: a panel of 20,000 pieces has about 60,000 edges. */
 const MOST_DRAWN_LINES = 120_000;
-const MOST_PIECES = 20_000;
 
 /** Lines with more points than this, nearer to each other than the step on the whole, are thinned. */
 const DUSTY_POINTS = 500;
@@ -68,8 +63,6 @@ export function makeCartoon(raw: RawDrawing, options: CartoonOptions = {}): Cart
     if (typeof again !== 'string') arranged = { ...again, repairs: arranged.repairs, loose: arranged.loose };
   }
   const { map, faces, loose, repairs, toleranceMm } = arranged;
-  const broken = checkMap(map, faces);
-  if (broken.length > 0) throw new Error(`the map does not hold: ${broken[0]}`);
   progress(0.8);
   const texts = raw.texts.map((text) => ({ ...text, at: place(text.at) }));
   const cartoon = describeCartoon(map, namedByTexts(texts), faces);
@@ -128,38 +121,6 @@ function toleranceOf(lines: readonly DrawnLine[], { snapMm, refused = [] }: Cart
   const shortMm = lengths[Math.floor(lengths.length / 10)] ?? 0;
   const following = Math.max(0.05, shortMm / LENGTHS_TO_A_SNAP);
   return { snapMm: Math.min(DEFAULT_SNAP_MM, following), mostMm: Math.min(MOST_SHAKY_MM, following), refused };
-}
-
-interface Arranged {
-  readonly map: PlanarMap;
-  readonly faces: MapFaces;
-  readonly repairs: readonly Repair[];
-  readonly loose: readonly LooseEnd[];
-  readonly toleranceMm: number;
-}
-
-/** Lines → a sound map, or why there is none. */
-function arrange(lines: readonly DrawnLine[], tolerance: Tolerance): Arranged | DrawingRefusal['refusal'] {
-  const healed = heal(lines, tolerance);
-  if (healed === 'scribble') return 'scribble';
-  const drawnMap = chainLines(healed.grid, healed.ends);
-  if (drawnMap.lines.length > MOST_LINES) return 'scribble';
-  const { map, faces, repairs } = removeSlivers(drawnMap, healed.toleranceMm, healed.hadFreeEnds, tolerance.refused);
-  if (faces.faces.length === 0) return 'nothing-closed';
-  if (faces.faces.length > MOST_PIECES) return 'too-many';
-  if (isScribble(map, faces)) return 'scribble';
-  const { loose, toleranceMm } = healed;
-  return { map, faces, repairs: [...healed.repairs, ...repairs], loose, toleranceMm };
-}
-
-/** Most regions are specks and most joints plain crossings: islands are small too, but nothing crosses there. */
-function isScribble(map: PlanarMap, { faces }: MapFaces): boolean {
-  const specks = faces.filter((face) => face.areaMm2 < SPECK_MM2).length;
-  if (faces.length <= 20 || specks <= faces.length / 2) return false;
-  const meeting = new Map<number, number>();
-  for (const { from, to } of map.lines) for (const node of [from, to]) meeting.set(node, (meeting.get(node) ?? 0) + 1);
-  const crossings = [...meeting.values()].filter((n) => n >= 4).length;
-  return crossings > meeting.size / 2;
 }
 
 /**

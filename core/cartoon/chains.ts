@@ -1,4 +1,11 @@
-import { Meetings, UNITS_PER_MM, type MapLine, type PlanarMap, type Point, type VertexGrid } from '../geometry/index.ts';
+import {
+  Meetings,
+  UNITS_PER_MM,
+  type MapLine,
+  type PlanarMap,
+  type Point,
+  type VertexGrid,
+} from '../geometry/index.ts';
 
 /**
  * Joins segments into lines that run from node to node. A node is a vertex where other than two segments

@@ -243,12 +243,7 @@ function gather(
 }
 
 /** Groups of two or more free ends, by rising distance, none further than `snap` from its group's middle. */
-function clusters(
-  grid: VertexGrid,
-  free: readonly number[],
-  at: Meetings,
-  snap: number,
-): number[][] {
+function clusters(grid: VertexGrid, free: readonly number[], at: Meetings, snap: number): number[][] {
   const tree = new Flatbush(free.length);
   for (const v of free) tree.add(grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number);
   tree.finish();
@@ -306,8 +301,7 @@ function gatheringPlace(
     for (const vertex of [ends[2 * s] as number, ends[2 * s + 1] as number]) {
       const [px, py] = [grid.xy[2 * vertex] as number, grid.xy[2 * vertex + 1] as number];
       const distSq = (px - x) ** 2 + (py - y) ** 2;
-      if (at.degree(vertex) > 2 && inReach(px, py) && (!node || distSq < node.distSq))
-        node = { vertex, distSq };
+      if (at.degree(vertex) > 2 && inReach(px, py) && (!node || distSq < node.distSq)) node = { vertex, distSq };
     }
   }
   if (node) return node.vertex;
@@ -370,13 +364,7 @@ const segmentXy = (grid: VertexGrid, ends: readonly number[], s: number): [numbe
 };
 
 /** The segments from a free end back along its own line: it must not be joined to itself by a hook. */
-function ownTail(
-  ends: readonly number[],
-  at: Meetings,
-  vertex: number,
-  grid: VertexGrid,
-  upTo: number,
-): Set<number> {
+function ownTail(ends: readonly number[], at: Meetings, vertex: number, grid: VertexGrid, upTo: number): Set<number> {
   const tail = new Set<number>();
   let v = vertex;
   let length = 0;

@@ -101,7 +101,10 @@ function regionsOf(lines: readonly DrawnLine[]): Region[] | null {
   return sound.map(({ ring, shape }) => {
     const siblings = shape === undefined ? [] : (byShape.get(shape) as Ring[]);
     // A shape of very many outlines is a net of ink, not a piece with holes.
-    const around = siblings.length > MOST_OUTLINES ? [] : siblings.filter((other) => other !== ring && contains(other, ring[0] as Point));
+    const around =
+      siblings.length > MOST_OUTLINES
+        ? []
+        : siblings.filter((other) => other !== ring && contains(other, ring[0] as Point));
     return { ring, isHole: around.length % 2 === 1 };
   });
 }
@@ -202,7 +205,8 @@ function insideOthers(regions: readonly Region[]): ReadonlySet<number> {
   const inside = new Set<number>();
   regions.forEach(({ ring }, i) => {
     const [x, y] = ring[0] as Point;
-    if (tree.search(x, y, x, y, (k) => k !== i && contains((regions[k] as Region).ring, [x, y])).length > 0) inside.add(i);
+    if (tree.search(x, y, x, y, (k) => k !== i && contains((regions[k] as Region).ring, [x, y])).length > 0)
+      inside.add(i);
   });
   return inside;
 }

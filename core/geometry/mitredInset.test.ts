@@ -22,7 +22,13 @@ describe('the quick inset', () => {
     ]);
   });
   it('an edge that is eaten lets its neighbours meet', () => {
-    const bevelled: Point[] = [[0, 0], [50, 0], [50, 29], [49, 30], [0, 30]];
+    const bevelled: Point[] = [
+      [0, 0],
+      [50, 0],
+      [50, 29],
+      [49, 30],
+      [0, 30],
+    ];
     expect(signedArea(mitredInset(bevelled, same(bevelled, 5)) as Point[])).toBeCloseTo(40 * 20, 6);
   });
   it('takes a ring either way round', () => {
@@ -30,9 +36,28 @@ describe('the quick inset', () => {
     expect(Math.abs(signedArea(mitredInset(back, same(back, 2)) as Point[]))).toBeCloseTo(46 * 26, 9);
   });
   it.each([
-    ['a waist closes', [[0, 0], [20, 9], [40, 0], [40, 20], [20, 11], [0, 20]], 1.5],
+    [
+      'a waist closes',
+      [
+        [0, 0],
+        [20, 9],
+        [40, 0],
+        [40, 20],
+        [20, 11],
+        [0, 20],
+      ],
+      1.5,
+    ],
     ['nothing is left', box, 16],
-    ['a point is a needle', [[0, 0], [60, 0.5], [0, 1]], 0.1],
+    [
+      'a point is a needle',
+      [
+        [0, 0],
+        [60, 0.5],
+        [0, 1],
+      ],
+      0.1,
+    ],
   ] as [string, Point[], number][])('leaves it to the general offset where %s', (_, ring, d) => {
     expect(mitredInset(ring, same(ring, d))).toBeNull();
   });
@@ -59,7 +84,13 @@ describe('the quick inset', () => {
     expect(answered).toBeGreaterThan(80);
   });
   it('edge by edge it agrees with cutting strips away (convex rings)', () => {
-    const ring: Point[] = [[0, 0], [40, -8], [70, 20], [50, 55], [10, 50]];
+    const ring: Point[] = [
+      [0, 0],
+      [40, -8],
+      [70, 20],
+      [50, 55],
+      [10, 50],
+    ];
     const by = [0, 1, 0.4, 2, 0.7];
     const strips = by.map((halfMm, i) => ({ points: [ring[i] as Point, ring[(i + 1) % 5] as Point], halfMm }));
     expect(signedArea(mitredInset(ring, by) as Point[])).toBeCloseTo(areaOfRings(cutAway([ring], strips)), 1);

@@ -110,7 +110,10 @@ function quickInsetArea(region: readonly Ring[], byMm: readonly number[]): numbe
     const [ax, ay] = ring[(i + ring.length - 1) % ring.length] as Point;
     const [bx, by] = ring[i] as Point;
     const [cx, cy] = ring[(i + 1) % ring.length] as Point;
-    const turn = Math.atan2((bx - ax) * (cy - by) - (by - ay) * (cx - bx), (bx - ax) * (cx - bx) + (by - ay) * (cy - by));
+    const turn = Math.atan2(
+      (bx - ax) * (cy - by) - (by - ay) * (cx - bx),
+      (bx - ax) * (cx - bx) + (by - ay) * (cy - by),
+    );
     // A sharp point is bevelled or runs far in: only the offset itself tells.
     if (Math.abs(turn) > 2.6) return null;
     corners += Math.tan(turn / 2);

@@ -95,8 +95,8 @@ describe('light changes over the wire', () => {
   });
   it('a wider gap at one line: the glass on both sides is cut smaller, the rest is not touched', async () => {
     const { cartoon, cuts } = await drawing();
-    const line = cartoon.map.lines.findIndex(({ points }) =>
-      points.every(([x]) => x === 50) && points.some(([, y]) => y < 1),
+    const line = cartoon.map.lines.findIndex(
+      ({ points }) => points.every(([x]) => x === 50) && points.some(([, y]) => y < 1),
     );
     const before = panel()?.allowance;
     expect((await edit({ kind: 'profile', lines: [line], profile: 'f3' })).status).toBe(200);
@@ -125,7 +125,14 @@ describe('light changes over the wire', () => {
     const from = id;
     id = `p${n++}`;
     const size = { widthMm: 10, heightMm: 10 };
-    await send('panel', { id, commissionId: 'c', name: id, technique: 'foil', ...size, allowance: DEFAULT_ALLOWANCE.foil });
+    await send('panel', {
+      id,
+      commissionId: 'c',
+      name: id,
+      technique: 'foil',
+      ...size,
+      allowance: DEFAULT_ALLOWANCE.foil,
+    });
     expect((await edit({ kind: 'fit', widthMm: 160, heightMm: 80, borderMm: 10, from })).status).toBe(200);
     expect(panel()).toMatchObject({ widthMm: 160, heightMm: 80, pieceCount: 4 });
     expect(await rows()).toHaveLength(4);

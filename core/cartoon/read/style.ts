@@ -135,12 +135,7 @@ function readDeclarations(text: string): Declaration[] {
 }
 
 /** The style of an element inside `ancestors` (outermost first), given its parent's. */
-export function styleOf(
-  node: MarkupNode,
-  ancestors: readonly MarkupNode[],
-  parent: Style,
-  sheets: StyleSheets,
-): Style {
+export function styleOf(node: MarkupNode, ancestors: readonly MarkupNode[], parent: Style, sheets: StyleSheets): Style {
   const style: Partial<Record<Property, string>> = {};
   for (const property of INHERITED) if (parent[property] !== undefined) style[property] = parent[property];
   const settled = new Set<Property>();

@@ -1,0 +1,88 @@
+import { performance } from 'node:perf_hooks';
+import { makeCartoon, readSvg, type RawDrawing } from '#core/cartoon';
+import { arrange } from '../core/cartoon/arrange.ts';
+import { oracleAreas } from '../core/test/oracle.ts';
+import { paneNet } from '../core/test/panels.ts';
+
+export interface Row {
+  readonly what: string;
+  readonly figures: string;
+}
+
+const SIZES = [
+  [20, 26],
+  [40, 50],
+  [50, 100],
+] as const;
+const OURS = 5;
+const THEIRS = 3;
+
+const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0;
+
+function times(runs: number, work: () => number, expected: number): number {
+  const found: number[] = [];
+  for (let i = 0; i < runs; i++) {
+    const start = performance.now();
+    const count = work();
+    found.push(performance.now() - start);
+    if (count !== expected) throw new Error(`${count} regions instead of ${expected}`);
+  }
+  return median(found);
+}
+
+const read = (svg: string): RawDrawing => {
+  const raw = readSvg(svg);
+  if ('refusal' in raw) throw new Error(raw.refusal);
+  return raw;
+};
+
+/**
+ * The same lines made into regions by our arrangement and by a general planar-geometry library (union, then
+ * polygonizer) in one run, and by us all the way to numbered pieces with neighbours and joints.
+ */
+export function besideLibrary(): Row[] {
+  const rows: Row[] = [];
+  for (const curved of [false, true]) {
+    let last: { n: number; ms: number } | null = null;
+    for (const [across, down] of SIZES) {
+      const n = across * down;
+      const raw = read(paneNet(across, down, 20, { curved }));
+      const asDrawn = { snapMm: 0.8, mostMm: 0.8, refused: [] };
+      const regions = () => {
+        const arranged = arrange(raw.lines, asDrawn);
+        return typeof arranged === 'string' ? 0 : arranged.faces.faces.length;
+      };
+      const whole = () => {
+        const reading = makeCartoon(raw);
+        return 'refusal' in reading ? 0 : reading.cartoon.pieces.length;
+      };
+      const ours = times(OURS, regions, n);
+      const pieces = times(OURS, whole, n);
+      const theirs = times(THEIRS, () => oracleAreas(raw.lines).length, n);
+      const growth = last
+        ? `, ${(ours / last.ms).toFixed(1)}× the time for ${(n / last.n).toFixed(1)}× the pieces`
+        : '';
+      rows.push({
+        what: `regions of ${n} ${curved ? 'curved' : 'straight'} pieces beside the library`,
+        figures: `${ours.toFixed(0)} ms, library ${theirs.toFixed(0)} ms: ${(theirs / ours).toFixed(1)} times as fast (${(theirs / pieces).toFixed(1)} with numbers, neighbours and joints: ${pieces.toFixed(0)} ms)${growth}`,
+      });
+      last = { n, ms: ours };
+    }
+  }
+  for (const curved of [false, true]) {
+    const raw = read(paneNet(40, 50, 20, { curved, jitterMm: 0.8, doubledShare: 0.05 }));
+    const ms = times(
+      OURS,
+      () => {
+        const reading = makeCartoon(raw);
+        return 'refusal' in reading ? 0 : reading.cartoon.pieces.length;
+      },
+      2000,
+    );
+    rows.push({
+      what: `2000 ${curved ? 'curved' : 'straight'} pieces, every end off by up to 0.8 mm, 5 % drawn twice`,
+      figures: `${ms.toFixed(0)} ms, all 2000 found`,
+    });
+  }
+  return rows;
+}
