@@ -4,7 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
-import { readCartoon } from '#core/cartoon';
+import { readCartoon, readSvg } from '#core/cartoon';
+import { atlasNet } from '../core/test/atlases.ts';
+import { oracleAreas } from '../core/test/oracle.ts';
 
 const CLI = fileURLToPath(new URL('../dist/server/cli.mjs', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'nelvik-cli-'));
@@ -28,8 +30,10 @@ describe('pieces', () => {
       size: unknown;
       pieces: Record<string, unknown>[];
       joints: Record<string, unknown>[];
+      findings: { kind: string }[];
     };
-    expect(report).toMatchObject({ unit: 'mm', size: { width: 100, height: 80 }, repairs: [], findings: [] });
+    expect(report).toMatchObject({ unit: 'mm', size: { width: 100, height: 80 }, repairs: [] });
+    expect(report.findings.map((f) => f.kind)).toEqual(['hinge']);
     expect(report.pieces[0]).toMatchObject({
       number: 1,
       areaMm2: 4000,
@@ -69,6 +73,68 @@ describe('pieces', () => {
     expect([status, stdout]).toEqual([2, '']);
     expect(stderr.trim().split('\n')).toHaveLength(1);
     expect(stderr).toMatch(words);
+  });
+  it('reads real maps as a general library does: states and counties, drawn as nets of their borders', { timeout: 90_000 }, () => {
+    for (const name of ['states', 'counties'] as const) {
+      const { svg } = atlasNet(name);
+      const { status, stdout } = run('pieces', file(`${name}.svg`, svg), '--snap', '0mm');
+      expect(status).toBe(0);
+      const { pieces } = JSON.parse(stdout) as { pieces: { areaMm2: number }[] };
+      const raw = readSvg(svg);
+      const expected = 'refusal' in raw ? [] : oracleAreas(raw.lines);
+      expect(pieces).toHaveLength(expected.length);
+      const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);
+      expect(Math.abs(sum(pieces.map((p) => p.areaMm2)) - sum(expected))).toBeLessThan(0.2);
+    }
+  });
+  it('reads a DXF, and proposes a line for a piece that cannot be cut', () => {
+    const corners = [0, 0, 80, 0, 80, 60, 0, 60];
+    const dxf = [
+      '0',
+      'SECTION',
+      '2',
+      'HEADER',
+      '9',
+      '$INSUNITS',
+      '70',
+      '4',
+      '0',
+      'ENDSEC',
+      '0',
+      'SECTION',
+      '2',
+      'ENTITIES',
+    ];
+    dxf.push('0', 'LWPOLYLINE', '8', '0', '90', '4', '70', '1');
+    for (let i = 0; i < corners.length; i += 2) dxf.push('10', String(corners[i]), '20', String(corners[i + 1]));
+    dxf.push(
+      '0',
+      'LWPOLYLINE',
+      '8',
+      '0',
+      '90',
+      '3',
+      '70',
+      '0',
+      '10',
+      '25',
+      '20',
+      '60',
+      '10',
+      '25',
+      '20',
+      '25',
+      '10',
+      '80',
+      '20',
+      '25',
+    );
+    dxf.push('0', 'ENDSEC', '0', 'EOF');
+    const { status, stdout } = run('pieces', file('ell.dxf', `${dxf.join('\n')}\n`));
+    expect(status).toBe(0);
+    const report = JSON.parse(stdout) as { pieces: { difficulty: number; proposedLines?: number[][][] }[] };
+    const ell = report.pieces.find((p) => p.difficulty === 5);
+    expect(ell?.proposedLines).toHaveLength(1);
   });
   it('30 MB of path are refused in one line within 500 MB, and read in less than five seconds of work', () => {
     const path = file(

@@ -9,7 +9,8 @@ import { piecesReport, type PiecesOptions } from './pieces.ts';
 /** Refused input: one plain line on standard error, exit 2. */
 class Refused extends Error {}
 
-const USAGE = 'Use: nelvik pieces FILE.svg [--width 420mm | --height 24in] [--snap 0.8mm] [--came h6 | --foil 0.8mm]';
+const USAGE =
+  'Use: nelvik pieces FILE.svg|FILE.dxf [--width 420mm | --height 24in] [--snap 0.8mm] [--came h6 | --foil 0.8mm]';
 
 function readFile(path: string): string {
   let fd: number;

@@ -1,9 +1,13 @@
 import { readCartoon, type CartoonFinding, type DrawingRefusal } from '#core/cartoon';
-import { cuttability } from '#core/cutting';
+import { cuttability, panelFindings, proposeLine, type Cuttability } from '#core/cutting';
+import { signedArea, type Ring } from '#core/geometry';
 import { pieceRings } from '#core/cartoon';
-import { cutOutlines, DEFAULT_ALLOWANCE, type LineAllowance } from '#core/sizing';
+import { cutOutlines, DEFAULT_ALLOWANCE, innerOffset, outsideOfOutline, type LineAllowance } from '#core/sizing';
 import type { DisplayUnit } from '#core/units';
-import { cartoonFindingWords, cuttingFindingWords, repairWords } from '#core/words';
+import { cartoonFindingWords, cuttingFindingWords, panelFindingWords, repairWords } from '#core/words';
+
+/** A drawing with more pieces that nobody can cut wants another drawing, not lines one by one. */
+const MOST_PROPOSED = 40;
 
 export interface PiecesOptions {
   readonly widthMm?: number;
@@ -27,6 +31,13 @@ export function piecesReport(source: string, options: PiecesOptions): DrawingRef
       : { ...DEFAULT_ALLOWANCE.lead, faceMm: options.faceMm };
   const cuts = cutOutlines(cartoon, allowance);
   const judged = cuts.map((cut) => cuttability(cut));
+  let proposed = 0;
+  const rim = 2 * outsideOfOutline(allowance);
+  const panel = {
+    widthMm: cartoon.box.maxX - cartoon.box.minX + rim,
+    heightMm: cartoon.box.maxY - cartoon.box.minY + rim,
+    areaMm2: cartoon.pieces.reduce((sum, p) => sum + p.areaMm2, 0),
+  };
   const at = (finding: CartoonFinding) => ('at' in finding ? round(finding.at) : null);
   return {
     unit: 'mm',
@@ -36,7 +47,13 @@ export function piecesReport(source: string, options: PiecesOptions): DrawingRef
     pieces: cartoon.pieces.map((piece, i) => {
       const [outline, ...holes] = pieceRings(cartoon, piece);
       const cut = cuts[i] as (typeof cuts)[number];
-      const biggest = [...cut.rings].sort((a, b) => b.length - a.length)[0] ?? [];
+      // Where the lines split a piece its largest part stands for it; the finding tells of the others.
+      const biggest = cut.rings.reduce<Ring>((a, b) => (signedArea(b) > signedArea(a) ? b : a), []);
+      const { difficulty } = judged[i] as Cuttability;
+      const proposal =
+        difficulty === 5 &&
+        proposed++ < MOST_PROPOSED &&
+        proposeLine(cartoon, piece.number, judged[i] as Cuttability, innerOffset(allowance));
       return {
         number: piece.number,
         label: piece.label,
@@ -47,8 +64,10 @@ export function piecesReport(source: string, options: PiecesOptions): DrawingRef
         holes: holes.map((hole) => hole.map(round)),
         neighbours: piece.neighbours,
         difficulty: judged[i]?.difficulty ?? 1,
-        cutOutline: (cut.rings.length > 1 ? biggest : (cut.rings[0] ?? [])).map(round),
+        cutOutline: biggest.map(round),
         cutAreaMm2: r3(cut.areaMm2),
+        daylightMm2: r3(cut.daylightMm2),
+        ...(proposal ? { proposedLines: proposal.lines.map((line) => line.map(round)) } : {}),
       };
     }),
     joints: cartoon.joints.map(({ id, at: place, kind, lines, pieces }) => ({
@@ -73,7 +92,14 @@ export function piecesReport(source: string, options: PiecesOptions): DrawingRef
           message: cuttingFindingWords(f, unit),
         })),
       ),
+      ...panelFindings(cartoon, panel).map((f) => ({
+        kind: f.kind,
+        at: round(f.at),
+        pieces: [],
+        message: panelFindingWords(f, unit),
+      })),
     ],
+    toleranceMm: r3(reading.toleranceMm),
     repairs: reading.repairs.map((r) => ({
       kind: r.kind,
       at: round(r.at),

@@ -5,6 +5,7 @@ import {
   boxOf,
   contains,
   insetRegion,
+  mitredInset,
   nearestOnSegment,
   perimeter,
   regionContains,
@@ -26,6 +27,8 @@ export interface Proposal {
 const LEAST_PART = 0.04;
 /** A joint this near to the best foot is preferred to it: one joint less to solder. */
 const JOINT_WORTH_MM = 4;
+/** From one corner the shortest few lines are tried; a longer one is a new design. */
+const MOST_CHORDS = 14;
 
 /**
  * The shortest line that cures what keeps a piece from being cut as one: from the bottom of an inside curve or
@@ -74,6 +77,8 @@ export function proposeLine(
       const bestCures = best !== null && best.difficulty <= 3;
       const isBetter = !best || (cures === bestCures ? lengthMm < best.lengthMm : cures);
       if (helps && isBetter) best = { lines: [[ring[start] as Point, to]], lengthMm, difficulty, left };
+      // Chords come shortest first: the first cure from here is the best one from here.
+      if (cures) break;
     }
   }
   return best && { lines: best.lines, lengthMm: best.lengthMm, difficulty: best.difficulty };
@@ -90,7 +95,7 @@ function chordsFrom(
   const found: { to: Point; edge: number; lengthMm: number; cost: number }[] = [];
   const offer = (to: Point, edge: number, cost: number) => {
     const lengthMm = Math.hypot(to[0] - x, to[1] - y);
-    if (lengthMm > 1 && isInside(ring, [x, y], to)) found.push({ to, edge, lengthMm, cost: lengthMm + cost });
+    if (lengthMm > 1) found.push({ to, edge, lengthMm, cost: lengthMm + cost });
   };
   for (let edge = 0; edge < n; edge++) {
     if (edge === start || (edge + 1) % n === start) continue;
@@ -101,7 +106,13 @@ function chordsFrom(
     for (const joint of joints)
       if (Math.hypot(joint[0] - a[0], joint[1] - a[1]) < 1e-6) offer(joint, edge, -JOINT_WORTH_MM);
   }
-  return found.sort((p, q) => p.cost - q.cost).slice(0, 40);
+  found.sort((p, q) => p.cost - q.cost);
+  const inside: typeof found = [];
+  for (const chord of found) {
+    if (inside.length === MOST_CHORDS) break;
+    if (isInside(ring, [x, y], chord.to)) inside.push(chord);
+  }
+  return inside;
 }
 
 /** Whether the open segment lies inside the ring: it crosses no edge, and its middle is inside. */
@@ -129,7 +140,11 @@ function hardness(
   let difficulty: Cuttability['difficulty'] = 1;
   let left = 0;
   for (const part of parts) {
-    const rings = insetRegion([part], insetMm);
+    const quick = mitredInset(
+      part,
+      part.map(() => insetMm),
+    );
+    const rings = quick && signedArea(quick) > 0 ? [quick] : insetRegion([part], insetMm);
     const { minX, minY, maxX, maxY } = rings.length > 0 ? boxOf(rings.flat()) : { minX: 0, minY: 0, maxX: 0, maxY: 0 };
     const areaMm2 = areaOfRings(rings);
     const perimeterMm = rings.reduce((sum, ring) => sum + perimeter(ring), 0);

@@ -41,7 +41,7 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
     'core/labour',
     'core/words',
   ],
-  cli: ['core/units', 'core/cartoon', 'core/sizing', 'core/cutting', 'core/bench', 'core/words'],
+  cli: ['core/units', 'core/geometry', 'core/cartoon', 'core/sizing', 'core/cutting', 'core/bench', 'core/words'],
   demo: [
     'server',
     'contract',
