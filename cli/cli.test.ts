@@ -74,19 +74,23 @@ describe('pieces', () => {
     expect(stderr.trim().split('\n')).toHaveLength(1);
     expect(stderr).toMatch(words);
   });
-  it('reads real maps as a general library does: states and counties, drawn as nets of their borders', { timeout: 90_000 }, () => {
-    for (const name of ['states', 'counties'] as const) {
-      const { svg } = atlasNet(name);
-      const { status, stdout } = run('pieces', file(`${name}.svg`, svg), '--snap', '0mm');
-      expect(status).toBe(0);
-      const { pieces } = JSON.parse(stdout) as { pieces: { areaMm2: number }[] };
-      const raw = readSvg(svg);
-      const expected = 'refusal' in raw ? [] : oracleAreas(raw.lines);
-      expect(pieces).toHaveLength(expected.length);
-      const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);
-      expect(Math.abs(sum(pieces.map((p) => p.areaMm2)) - sum(expected))).toBeLessThan(0.2);
-    }
-  });
+  it(
+    'reads real maps as a general library does: states and counties, drawn as nets of their borders',
+    { timeout: 90_000 },
+    () => {
+      for (const name of ['states', 'counties'] as const) {
+        const { svg } = atlasNet(name);
+        const { status, stdout } = run('pieces', file(`${name}.svg`, svg), '--snap', '0mm');
+        expect(status).toBe(0);
+        const { pieces } = JSON.parse(stdout) as { pieces: { areaMm2: number }[] };
+        const raw = readSvg(svg);
+        const expected = 'refusal' in raw ? [] : oracleAreas(raw.lines);
+        expect(pieces).toHaveLength(expected.length);
+        const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);
+        expect(Math.abs(sum(pieces.map((p) => p.areaMm2)) - sum(expected))).toBeLessThan(0.2);
+      }
+    },
+  );
   it('reads a DXF, and proposes a line for a piece that cannot be cut', () => {
     const corners = [0, 0, 80, 0, 80, 60, 0, 60];
     const dxf = [

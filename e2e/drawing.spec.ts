@@ -105,7 +105,7 @@ test('a line is added, taken away, a joint moved; impossible things are told', a
   await tap(0, 50);
   await tap(100, 50);
   await expect(pieces()).toHaveCount(7);
-  await mode('Take one away');
+  await mode('Take away');
   await tap(50, 50);
   await page.getByRole('button', { name: /^Join \d+ and \d+$/ }).click();
   await expect(pieces()).toHaveCount(6);

@@ -8,6 +8,7 @@ import { build, install, ROOT } from './setUp.mjs';
 await install();
 await build();
 const { chromium } = await import('@playwright/test');
+const BASE = 'http://127.0.0.1:4318';
 const folder = mkdtempSync(join(tmpdir(), 'nelvik-shots-'));
 const env = { ...process.env, NELVIK_DATA: folder, PORT: '4318', HOST: '127.0.0.1' };
 spawnSync(process.execPath, [join(ROOT, 'dist/server/demo.mjs')], { env, stdio: 'inherit' });
@@ -18,15 +19,36 @@ const server = spawn(process.execPath, [join(ROOT, 'dist/server/main.mjs')], {
 await new Promise((up) => server.stdout.once('data', up));
 
 const type = (text) => async (page) => page.getByLabel(/Tally line/).fill(text);
+/** A drawing by an unsteady hand, with a layer switched off. */
+const HAND_MADE = `<svg xmlns="http://www.w3.org/2000/svg" xmlns:e="urn:e" width="300mm" height="240mm" viewBox="0 0 300 240"><g fill="none" stroke="#000"><path d="M0 0H300V240H0Z"/><path d="M0.4 120C80 80 180 160 299.5 110"/><path d="M100 0.5V112.3M200 0V127.3M50 .4V107.9"/><path d="M60 240.5V108.0M150 121.8V239.4M240 122.3V240"/><path d="M60 170H149.5M150 190H240.5M200 60H299.6"/></g><g e:groupmode="layer" e:label="old idea" style="display:none" fill="none" stroke="#000"><path d="M0 60H300"/></g></svg>`;
 const SHOTS = [
   ['today', '/'],
-  ['cartoon', '/panels/heron/cartoon'],
+  [
+    'measure',
+    '/panels/tide-1/measure',
+    async (page) => {
+      await page.getByLabel('Opening wide', { exact: true }).fill('276');
+      await page.getByLabel('Opening high', { exact: true }).fill('836');
+    },
+  ],
+  [
+    'cartoon',
+    '/panels/heron/cartoon',
+    async (page) => {
+      await page.getByText(/to be careful with/).click();
+      await page
+        .getByRole('button', { name: /tight corner/ })
+        .first()
+        .click();
+      await page.getByText(/to be careful with/).click();
+    },
+  ],
   ['glass', '/panels/heron/glass'],
   [
     'bench',
     '/panels/heron/bench',
     async (page) => {
-      await page.locator('[data-piece="44"]').click();
+      await page.locator('[data-piece="44"]').click({ force: true });
       await type('36-48 ground')(page);
     },
   ],
@@ -44,7 +66,7 @@ const SHOTS = [
     'tablet',
     '/panels/tide-2/bench',
     async (page) => {
-      await page.locator('[data-piece="24"]').click();
+      await page.locator('[data-piece="24"]').click({ force: true });
       await page.getByRole('button', { name: 'Number pad' }).click();
       await type('23-26 ')(page);
     },
@@ -57,6 +79,33 @@ const SHOTS = [
   ['rack', '/rack'],
   ['reckoning', '/reckoning'],
   ['setup', '/setup'],
+  // Last, since it adds a panel to the studio.
+  [
+    'import',
+    '/',
+    async (page) => {
+      const allowance = { technique: 'foil', gapMm: 0.8, heartMm: 0, faceMm: 5, clearanceMm: 0, outline: 'glass-edge' };
+      const size = { widthMm: 300, heightMm: 240 };
+      const ask = {
+        id: 'harbour',
+        commissionId: 'job-transom',
+        name: 'Side light',
+        technique: 'foil',
+        ...size,
+        allowance,
+      };
+      const facts = { commandId: 'shots-harbour', personId: null, bench: 'shots', basis: 1e9 };
+      await page.request.post(`${BASE}/api/commands`, { data: { ...facts, command: { kind: 'panel', ask } } });
+      await page.goto(`${BASE}/panels/harbour/cartoon`);
+      await page
+        .getByTestId('drawing-file')
+        .setInputFiles({ name: 'harbour.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(HAND_MADE) });
+      await page
+        .getByRole('button', { name: /stopped short/ })
+        .first()
+        .click();
+    },
+  ],
 ];
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
@@ -71,7 +120,7 @@ try {
         JSON.stringify({ state: { benchId: 'bench-of-the-shots', personId: 'kesta', theme: 'light' }, version: 0 }),
       ),
     );
-    await page.goto(`http://127.0.0.1:4318${path}`);
+    await page.goto(`${BASE}${path}`);
     await page.waitForTimeout(1200);
     if (act) await act(page);
     await page.waitForTimeout(500);

@@ -8,6 +8,8 @@ const CORNER_OVER_MM = 1.5;
 const STRAIGHT_MM = 0.4;
 /** An inside curve is run out in slices of about this depth (from memory). */
 const SLICE_MM = 4;
+/** A wide curve takes deeper slices rather than more than this. */
+const MOST_RUNS = 6;
 /** 4π·area/perimeter² of a circle is 1. */
 const ROUND = 0.93;
 
@@ -117,7 +119,7 @@ function toScore(points: readonly Point[]): Score {
   const depth = bend(points);
   if (Math.abs(depth) <= STRAIGHT_MM) return { kind: 'straight', points, passes: 1, reliefs: [] };
   if (depth > 0) return { kind: 'outside', points, passes: 1, reliefs: [] };
-  const passes = Math.max(1, Math.ceil(-depth / SLICE_MM));
+  const passes = Math.min(MOST_RUNS, Math.max(1, Math.ceil(-depth / SLICE_MM)));
   return { kind: 'inside', points, passes, reliefs: slices(points, passes) };
 }
 

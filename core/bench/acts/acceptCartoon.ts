@@ -61,9 +61,9 @@ export const acceptCartoon: Act<AcceptCartoon> = {
     const panel = state.get('panels', payload.panelId);
     if (!panel) return refuse('unknown-panel');
     if (payload.pieceCount === 0) return refuse('no-pieces');
-    const begun = begunPieces(state, panel.id);
+    const inHand = [...state.piecesOf(panel.id)].filter((p) => p.stage !== 'to-cut').map((p) => p.number);
     const changed = new Set(payload.pieces.filter((p) => p.changed).map((p) => p.was));
-    const lost = begun.filter(
+    const lost = inHand.filter(
       (n) =>
         (payload.gone.includes(n) && !payload.letGo.includes(n)) ||
         (NEEDS_UNCUT.has(payload.origin) && (changed.has(n) || payload.gone.includes(n))),

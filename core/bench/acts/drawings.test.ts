@@ -54,6 +54,13 @@ describe('a drawing that follows another', () => {
     expect(redraw(s, [drawn(4)], { origin })?.code).toBe('has-work');
     expect(redraw(s, [drawn(5)], { origin })).toBeNull();
   });
+  it('a piece that broke and waits to be cut again may be divided', () => {
+    const s = smallStudio();
+    cut(s, 4);
+    s.do({ kind: 'break', ask: { panelId: 'p', numbers: [4], reason: 'inside-curve', minutes: 0, recut: null } });
+    expect(redraw(s, [drawn(4), drawn(21, { was: null })], { origin: 'add-line', pieceCount: 21 })).toBeNull();
+    expect(s.piece(4)).toMatchObject({ broken: 'inside-curve', recuts: 1, areaMm2: 700 });
+  });
   it('pieces exchange numbers with all that is known of them', () => {
     const s = smallStudio();
     expect(redraw(s, [drawn(3, { was: 15, changed: false }), drawn(15, { was: 3, changed: false })])).toBeNull();

@@ -2,7 +2,8 @@ import type { DrawingChanges } from '#core/cutting';
 import { count, showNumbers } from '#core/units';
 import type { PieceRow } from '../../../state/studio.ts';
 
-export const isBegun = (p: PieceRow): boolean => p.stage !== 'to-cut' || p.recuts > 0;
+/** Glass of it lies on the bench or is built in. */
+export const isInHand = (p: PieceRow): boolean => p.stage !== 'to-cut';
 
 /** What a drawing brought in again would change, before it is accepted. */
 export function ChangeList({
@@ -16,7 +17,7 @@ export function ChangeList({
   letGo: boolean;
   setLetGo: (letGo: boolean) => void;
 }) {
-  const begun = new Set(pieces.filter(isBegun).map((p) => p.number));
+  const begun = new Set(pieces.filter(isInHand).map((p) => p.number));
   const fresh = changes.pieces.filter((p) => p.was === null).map((p) => p.number);
   const changed = changes.pieces.filter((p) => p.was !== null && p.changed).map((p) => p.number);
   const same = changes.pieces.length - fresh.length - changed.length;

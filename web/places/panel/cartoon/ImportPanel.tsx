@@ -6,7 +6,7 @@ import { ChoiceField, TextField } from '../../../ui/Field.tsx';
 import { Measures } from '../../../ui/Length.tsx';
 import type { PanelView } from '../panelView.ts';
 import { CartoonNotes } from './CartoonNotes.tsx';
-import { ChangeList, isBegun } from './ChangeList.tsx';
+import { ChangeList, isInHand } from './ChangeList.tsx';
 import { RepairList } from './RepairList.tsx';
 import type { ImportOptions } from './useImport.ts';
 import type { Preview } from './usePreview.ts';
@@ -37,7 +37,7 @@ export function ImportPanel({
   const read = result.read;
   const hidden = read?.layers.filter((l) => l.hidden) ?? [];
   const doubled = result.findings.find((f) => f.kind === 'inked' || f.kind === 'one-by-one');
-  const lost = result.changes.gone.filter((n) => pieces.some((p) => p.number === n && isBegun(p)));
+  const lost = result.changes.gone.filter((n) => pieces.some((p) => p.number === n && isInHand(p)));
   const problems = { measure: measureProblem(options.measure, view), snap: snapProblem(options.snap, view) };
   const refuse = (repair: Repair, isRefused: boolean) =>
     change({ refused: isRefused ? [...options.refused, repair] : options.refused.filter((r) => r !== repair) });

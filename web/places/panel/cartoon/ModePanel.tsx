@@ -11,6 +11,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { ChoiceField, TextField } from '../../../ui/Field.tsx';
 import type { PanelView } from '../panelView.ts';
 import { tooLargePieces } from '../tooLarge.ts';
+import { isInHand } from './ChangeList.tsx';
 import { CartoonNotes } from './CartoonNotes.tsx';
 import type { Desk } from './useDesk.ts';
 
@@ -52,6 +53,7 @@ function Look({ view, answer, desk, selected }: Props) {
   const number = selected.size === 1 ? [...selected][0] : undefined;
   const judged = answer.cuttability.find((c) => c.number === number);
   const cut = answer.cuts.find((c) => c.number === number);
+  const hasGlass = pieces.some((p) => p.number === number && isInHand(p));
   const rechecks = pieces.filter((p) => p.recheck).map((p) => p.number);
   const more = 2 * outsideOfOutline(panel.allowance);
   return (
@@ -81,7 +83,12 @@ function Look({ view, answer, desk, selected }: Props) {
               {cuttingFindingWords(f, settings.unit)}
             </p>
           ))}
-          {desk.proposal.length > 0 && (
+          {desk.proposal.length > 0 && hasGlass && (
+            <p className="text-[15px] text-mute">
+              A line would cure it, but its glass is cut already; it can be added once the piece is to be cut again.
+            </p>
+          )}
+          {desk.proposal.length > 0 && !hasGlass && (
             <Button
               look="go"
               disabled={desk.busy}
@@ -372,7 +379,7 @@ function Size({ view, desk }: Props) {
   const { settings, pieces } = view;
   const [typed, setTyped] = useState('');
   const [a, b] = desk.taps as readonly (Point | undefined)[];
-  const begun = pieces.some((p) => p.stage !== 'to-cut' || p.recuts > 0);
+  const begun = pieces.some(isInHand);
   if (begun) return <p className="text-[15px] text-risk">Glass is cut to this size already, so the size stays.</p>;
   if (!a || !b) return null;
   const drawn = Math.hypot(b[0] - a[0], b[1] - a[1]);

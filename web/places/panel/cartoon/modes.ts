@@ -9,7 +9,7 @@ export const MODES: readonly { readonly id: Mode; readonly name: string; readonl
     name: 'Add a line',
     how: 'Tap where the line begins on another line, then where it ends. A tap between is a bend.',
   },
-  { id: 'take-line', name: 'Take one away', how: 'Tap the line between two pieces; they become one.' },
+  { id: 'take-line', name: 'Take away', how: 'Tap the line between two pieces; they become one.' },
   { id: 'move-node', name: 'Move a joint', how: 'Tap a joint, then the place it goes to.' },
   { id: 'profile', name: 'Came & gap', how: 'Tap lines, then say what they take up.' },
   {
