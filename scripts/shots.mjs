@@ -1,6 +1,7 @@
 // `npm run shots`: takes the pictures of docs/screenshots anew, from a fresh demo.
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
+import { Buffer } from 'node:buffer';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { build, install, ROOT } from './setUp.mjs';
