@@ -181,3 +181,31 @@ it('after all of this the log still equals the rows', async () => {
   expect(differences(server.desk.studio, replay(server.store.entries()))).toEqual([]);
   expect(((await server.send('/studio')).body as StudioAnswer).panels.length).toBeGreaterThan(10);
 });
+
+describe('joints that are soldered', () => {
+  it('stay soldered under their new numbers when a line is added elsewhere', async () => {
+    await cut(1, 2, 3, 4);
+    for (const to of ['ground', 'foiled', 'in-place'])
+      await send('advance', { panelId: id, numbers: [1, 2, 3, 4], to });
+    const { joints } = (await drawing()).cartoon;
+    const middle = joints.find((j) => j.at[0] === 50 && j.at[1] === 40);
+    await send('joints', { panelId: id, side: 'front', joints: [middle?.id] });
+    expect(panel()?.soldered.front).toEqual([middle?.id]);
+    const { map } = (await drawing()).cartoon;
+    const node = map.nodes.findIndex(([x, y]) => x === 50 && y === 0);
+    expect((await edit({ kind: 'move-node', node, to: [58, 0] })).status).toBe(200);
+    const now = (await drawing()).cartoon.joints.find((j) => j.at[0] === 50 && j.at[1] === 40);
+    expect(panel()?.soldered.front).toEqual([now?.id]);
+  });
+  it('a joint that moved far has to be soldered again', async () => {
+    await cut(1, 2, 3, 4);
+    for (const to of ['ground', 'foiled', 'in-place'])
+      await send('advance', { panelId: id, numbers: [1, 2, 3, 4], to });
+    const { joints, map } = (await drawing()).cartoon;
+    const middle = joints.find((j) => j.at[0] === 50 && j.at[1] === 40);
+    await send('joints', { panelId: id, side: 'back', joints: [middle?.id] });
+    const node = map.nodes.findIndex(([x, y]) => x === 50 && y === 40);
+    expect((await edit({ kind: 'move-node', node, to: [56, 45] })).status).toBe(200);
+    expect(panel()?.soldered.back).toEqual([]);
+  });
+});

@@ -1,0 +1,118 @@
+import { describe, expect, it } from 'vitest';
+import { readCartoon, type DrawingRefusalCode } from '../cartoon/index.ts';
+import { seededRandom } from '../units/index.ts';
+
+/** Work, not waiting: the processor's time does not depend on what else the machine is doing. Issue: 5 s. */
+const MOST_SECONDS = 5;
+const svg = (body: string, head = '') =>
+  `${head}<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="600mm" height="600mm" viewBox="0 0 600 600">${body}</svg>`;
+const path = (d: string) => svg(`<path fill="none" stroke="#000" d="${d}"/>`);
+const FRAME = '<rect width="600" height="600" fill="none" stroke="#000"/>';
+
+function outcome(source: string): { result: DrawingRefusalCode | number; seconds: number } {
+  const before = process.cpuUsage();
+  const reading = readCartoon(source);
+  const { user, system } = process.cpuUsage(before);
+  return {
+    result: 'refusal' in reading ? reading.refusal : reading.cartoon.pieces.length,
+    seconds: (user + system) / 1e6,
+  };
+}
+
+function scribble(points: number): string {
+  const random = seededRandom(3);
+  return `M${Array.from({ length: points }, () => `${(random() * 600).toFixed(2)} ${(random() * 600).toFixed(2)}`).join('L')}`;
+}
+function walk(points: number): string {
+  const random = seededRandom(4);
+  let [x, y] = [300, 300];
+  const step = (v: number) => Math.min(600, Math.max(0, v + (random() - 0.5) * 6));
+  return `M${Array.from({ length: points }, () => {
+    x = step(x);
+    y = step(y);
+    return `${x.toFixed(2)} ${y.toFixed(2)}`;
+  }).join('L')}`;
+}
+function hairs(count: number): string {
+  const random = seededRandom(5);
+  const at = () => (random() * 600).toFixed(2);
+  const by = () => ((random() - 0.5) * 4).toFixed(2);
+  return Array.from({ length: count }, () => `M${at()} ${at()}l${by()} ${by()}`).join('');
+}
+/** 10 wavy lines each way, a thousand segments long: 200,000 segments, 121 panes. */
+function wavyNet(): string {
+  const parts: string[] = [];
+  for (let j = 0; j <= 100; j++) {
+    const at = (i: number) => (j % 100 === 0 ? j * 6 : j * 6 + 1.2 * Math.sin(i / 40 + j));
+    const along = Array.from({ length: 991 }, (_, i) => i * (600 / 990));
+    if (j % 10 !== 0) continue;
+    parts.push(`M${along.map((v, i) => `${v.toFixed(3)} ${at(i).toFixed(3)}`).join('L')}`);
+    parts.push(`M${along.map((v, i) => `${at(i).toFixed(3)} ${v.toFixed(3)}`).join('L')}`);
+  }
+  return parts.join('');
+}
+const useBomb = `<defs><g id="a0"><rect width="5" height="5" stroke="#000" fill="none"/></g>${Array.from({ length: 9 }, (_, i) => `<g id="a${i + 1}">${`<use xlink:href="#a${i}" x="${i}"/>`.repeat(10)}</g>`).join('')}</defs><use xlink:href="#a9"/>`;
+const entityBomb = `<!DOCTYPE svg [<!ENTITY c0 "lol">${Array.from({ length: 20 }, (_, i) => `<!ENTITY c${i + 1} "${`&c${i};`.repeat(9)}">`).join('')}]>`;
+const styles = (rules: number) =>
+  `<style>${Array.from({ length: rules }, (_, i) => `.c${i} g > .d${i} { stroke: #00${i % 10} } `).join('')}</style>`;
+const dxfLines = (count: number) => {
+  const random = seededRandom(6);
+  const line = () =>
+    `0\nLINE\n8\n0\n10\n${random() * 500}\n20\n${random() * 500}\n11\n${random() * 500}\n21\n${random() * 500}\n`;
+  return `0\nSECTION\n2\nENTITIES\n${Array.from({ length: count }, line).join('')}0\nENDSEC\n0\nEOF\n`;
+};
+
+describe('hostile and enormous drawings: a plain refusal or a right answer, soon', () => {
+  it.each<[string, () => string, DrawingRefusalCode | number]>([
+    ['200,000 segments of scribble', () => path(scribble(200_000)), 'scribble'],
+    ['a walk of 200,000 steps', () => path(walk(200_000)), 'scribble'],
+    ['200,000 hairs', () => svg(`<path fill="none" stroke="#000" d="${hairs(200_000)}"/>${FRAME}`), 'too-many'],
+    ['a net of long wavy lines', () => path(wavyNet()), 100],
+    ['one line a hundred thousand times', () => svg(FRAME + '<path stroke="#000" d="M0 300H600"/>'.repeat(100_000)), 2],
+    [
+      'two thousand lines through one point',
+      () =>
+        svg(
+          FRAME +
+            Array.from(
+              { length: 2000 },
+              (_, k) =>
+                `<path stroke="#000" d="M${300 - 290 * Math.cos(k / 637)} ${300 - 290 * Math.sin(k / 637)}L${300 + 290 * Math.cos(k / 637)} ${300 + 290 * Math.sin(k / 637)}"/>`,
+            ).join(''),
+        ),
+      'scribble',
+    ],
+    [
+      'sixty thousand squares',
+      () =>
+        svg(
+          Array.from(
+            { length: 60_000 },
+            (_, i) =>
+              `<rect fill="none" stroke="#000" x="${(i % 250) * 2.4}" y="${Math.floor(i / 250) * 2.4}" width="2" height="2"/>`,
+          ).join(''),
+        ),
+      'too-many',
+    ],
+    ['groups five thousand deep', () => svg(`${'<g>'.repeat(5000)}${FRAME}${'</g>'.repeat(5000)}`), 'too-large'],
+    ['twenty thousand rules of style', () => svg(styles(20_000) + FRAME), 1],
+    ['uses that multiply', () => svg(useBomb), 1],
+    ['entities that multiply', () => svg(`<text>&c20;</text>${FRAME}`, entityBomb), 1],
+    [
+      'an entity from outside',
+      () => svg(`<text>&x;</text>${FRAME}`, '<!DOCTYPE svg [<!ENTITY x SYSTEM "file:///etc/passwd">]>'),
+      1,
+    ],
+    ['coordinates beyond all measure', () => path('M0 0H1e308V1e308H-1e308Z'), 'too-wide'],
+    [
+      'a page of no size',
+      () => '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 0 0"><path stroke="#000" d="M0 0H9V9Z"/></svg>',
+      'no-size',
+    ],
+    ['a DXF of 150,000 lines', () => dxfLines(150_000), 'too-many'],
+  ])('%s', { timeout: 60_000 }, (_, make, expected) => {
+    const { result, seconds } = outcome(make());
+    expect(result).toBe(expected);
+    expect(seconds).toBeLessThan(MOST_SECONDS);
+  });
+});
