@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Database from 'better-sqlite3';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { differences, replay, type LogEntry } from '#core/bench';
+import { differences, replay, type LogEntry, TABLE_NAMES } from '#core/bench';
 import { smallStudio } from '../../core/test/smallStudio.ts';
 import { Store } from './store.ts';
 
@@ -25,20 +25,7 @@ function write(entries: readonly LogEntry[]): void {
   for (let i = 0; i < entries.length; i++) {
     const [now, then] = [replay(entries.slice(0, i + 1)), replay(entries.slice(0, i))];
     const { before: _, ...entry } = entries[i] as LogEntry;
-    const changes = (
-      [
-        'settings',
-        'people',
-        'glasses',
-        'stock',
-        'moves',
-        'commissions',
-        'panels',
-        'pieces',
-        'mishaps',
-        'hours',
-      ] as const
-    ).flatMap((table) =>
+    const changes = TABLE_NAMES.flatMap((table) =>
       [...now.all(table)]
         .filter((row) => then.get(table, row.id)?.rev !== row.rev)
         .map((row) => ({ table, id: row.id, before: then.get(table, row.id) ?? null, after: row })),

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { api, ApiError } from './api.ts';
+import { api, type ApiError } from './api.ts';
 
 const answer = (status: number, body: unknown) => () =>
   Promise.resolve(new Response(typeof body === 'string' ? body : JSON.stringify(body), { status }));

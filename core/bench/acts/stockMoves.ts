@@ -1,5 +1,6 @@
-import { refuse, type Act } from '../act.ts';
 import type { StockItem } from '../../stock/index.ts';
+import { refuse, type Act, type Refusal } from '../act.ts';
+import type { Reader } from '../tables.ts';
 
 export interface ReceiveStock {
   readonly label: string;
@@ -36,6 +37,17 @@ export const receiveStock: Act<ReceiveStock> = {
   },
 };
 
+/** Only what still stands on the rack is moved or written off. */
+function decideOnRack<C extends { readonly stockId: string }>(
+  state: Reader,
+  command: C,
+): { readonly payload: C } | { readonly refusal: Refusal } {
+  const item = state.get('stock', command.stockId);
+  if (!item) return refuse('unknown-stock', { name: command.stockId });
+  if (item.gone !== null) return refuse('stock-gone', { name: item.id });
+  return { payload: command };
+}
+
 export interface MoveStock {
   readonly stockId: string;
   readonly place: string;
@@ -43,12 +55,7 @@ export interface MoveStock {
 
 export const moveStock: Act<MoveStock> = {
   undoable: true,
-  decide: (state, command) => {
-    const item = state.get('stock', command.stockId);
-    if (!item) return refuse('unknown-stock', { name: command.stockId });
-    if (item.gone !== null) return refuse('stock-gone', { name: item.id });
-    return { payload: command };
-  },
+  decide: decideOnRack,
   apply: (draft, { stockId, place }) => draft.patch('stock', stockId, { place }),
 };
 
@@ -59,12 +66,7 @@ export interface WriteOffStock {
 
 export const writeOffStock: Act<WriteOffStock> = {
   undoable: true,
-  decide: (state, command) => {
-    const item = state.get('stock', command.stockId);
-    if (!item) return refuse('unknown-stock', { name: command.stockId });
-    if (item.gone !== null) return refuse('stock-gone', { name: item.id });
-    return { payload: command };
-  },
+  decide: decideOnRack,
   apply: (draft, { stockId, reason }, now) => {
     const { areaMm2 } = draft.get('stock', stockId) as StockItem;
     draft.put('moves', {

@@ -18,17 +18,9 @@ const PROPERTIES = [
 type Property = (typeof PROPERTIES)[number];
 export type Style = Readonly<Partial<Record<Property, string>>>;
 
-const INHERITED: ReadonlySet<Property> = new Set([
-  'visibility',
-  'stroke',
-  'stroke-width',
-  'stroke-opacity',
-  'stroke-dasharray',
-  'fill',
-  'fill-opacity',
-  'marker-start',
-  'marker-end',
-]);
+/** What children do not take over from their parent; all the rest is inherited (SVG 2, property index). */
+const OWN: ReadonlySet<Property> = new Set(['display', 'opacity', 'clip-path']);
+const INHERITED = PROPERTIES.filter((property) => !OWN.has(property));
 const KNOWN: ReadonlySet<string> = new Set(PROPERTIES);
 
 interface Simple {
