@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { seededRandom } from '../units/index.ts';
-import { doc, paneNet } from '../test/panels.ts';
+import { doc, inkedNet, paneNet } from '../test/panels.ts';
 import { readCartoon, type CartoonReading, type ReadOptions } from './index.ts';
 
 function read(source: string, options?: ReadOptions): CartoonReading {
@@ -90,6 +90,24 @@ describe('lines drawn with both their sides', () => {
     expect([maxX - minX, maxY - minY].map(Math.round)).toEqual([120, 90]);
     // Joints sag by an eighth of the pen's width at most.
     for (const piece of reading.cartoon.pieces) expect(Math.abs(piece.areaMm2 - 900)).toBeLessThan(pen * pen + 0.5);
+  });
+  it.each([
+    [0.6, false, false],
+    [1.5, true, false],
+    [2, true, true],
+    [4, false, false],
+    [4, true, true],
+  ])('a net of 100 panes by a pen of %d mm (curved %s, outlines apart %s) is that net', (pen, curved, apart) => {
+    const expected = read(paneNet(10, 10, 20, { curved, seed: 2 })).cartoon;
+    const reading = read(inkedNet(10, 10, pen, { curved, seed: 2, apart }));
+    expect(kinds(reading)).toContain('inked');
+    expect(reading.cartoon.pieces).toHaveLength(100);
+    const areas = (c: CartoonReading['cartoon']) => c.pieces.map((p) => p.areaMm2).sort((a, b) => a - b);
+    const known = areas(expected);
+    // A joint sags by an eighth of the pen's width; a pane of 400 mm² has four of them.
+    areas(reading.cartoon).forEach((area, i) =>
+      expect(Math.abs(area - (known[i] as number))).toBeLessThan(0.1 + 0.16 * pen * pen),
+    );
   });
   it('is asked: as drawn, the ink is a piece of its own', () => {
     const { cartoon } = read(inked(2), { asDrawn: true });

@@ -10,7 +10,7 @@ const LEAST_PANES = 2;
 const MOST_TO_A_PANE = 0.5;
 
 /** What ink goes round is larger than the ink itself. */
-const LEAST_ENCLOSED = 1.5;
+const LEAST_ENCLOSED = 1;
 
 export interface Ink {
   readonly lines: readonly DrawnLine[];

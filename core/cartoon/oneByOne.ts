@@ -21,10 +21,13 @@ const CLOSED_SHARE = 0.85;
 /** So much of the outlines must run beside another, near but not on it. */
 const BESIDE_SHARE = 0.12;
 const SAMPLES = 12_000;
-const MOST_OUTLINES = 200;
+/** One shape of more outlines than this is a net of ink, not a piece with holes in it. */
+const MOST_OUTLINES = 16;
 const MOST_REGIONS = 20_000;
 /** So many stretches within 2 mm of one place are a heap of outlines, not a panel. */
 const MOST_NEAR = 300;
+/** Boxes of other regions round one place, on the whole: a panel has a handful. */
+const MOST_AROUND = 40;
 /** Cosine of 30°: borders this nearly parallel run side by side. */
 const ALONGSIDE_COS = 0.86;
 
@@ -51,6 +54,10 @@ interface Region {
 export function joinRegions(lines: readonly DrawnLine[]): Borders | null {
   const regions = regionsOf(lines);
   if (!regions) return null;
+  const within = containment(regions);
+  if (!within) return null;
+  // An outline round most of the others is the rim of a net of ink, or a sheet drawn under everything.
+  if (Math.max(...within.holds) > Math.max(2, regions.length / 2)) return null;
   const apart = measureApart(regions);
   if (!apart) return null;
   const inMm = apart.overlapMm === 0 ? 0 : apart.overlapMm / 2 + 0.05;
@@ -63,8 +70,7 @@ export function joinRegions(lines: readonly DrawnLine[]): Borders | null {
   const oriented = drawnIn.map(({ ring, isHole }) => (signedArea(ring) > 0 !== isHole ? ring : [...ring].reverse()));
   const contour = closeGaps(oriented, reach, reach - inMm);
   const middle = middleLines(drawnIn, apart.medianMm + 2 * inMm || widthMm, mostMm);
-  const inside = insideOthers(regions);
-  const islands = regions.filter((_, i) => !apart.beside.has(i) && inside.has(i)).map(({ ring }) => ring);
+  const islands = regions.filter((_, i) => !apart.beside.has(i) && within.inside.has(i)).map(({ ring }) => ring);
   return {
     lines: [...[...contour, ...islands].map((ring) => ({ points: ring, closed: true })), ...middle],
     widthMm: apart.gapMm + apart.overlapMm,
@@ -98,13 +104,10 @@ function regionsOf(lines: readonly DrawnLine[]): Region[] | null {
   const byShape = new Map<number, Ring[]>();
   for (const { ring, shape } of sound)
     if (shape !== undefined) byShape.set(shape, [...(byShape.get(shape) ?? []), ring]);
+  if ([...byShape.values()].some((outlines) => outlines.length > MOST_OUTLINES)) return null;
   return sound.map(({ ring, shape }) => {
     const siblings = shape === undefined ? [] : (byShape.get(shape) as Ring[]);
-    // A shape of very many outlines is a net of ink, not a piece with holes.
-    const around =
-      siblings.length > MOST_OUTLINES
-        ? []
-        : siblings.filter((other) => other !== ring && contains(other, ring[0] as Point));
+    const around = siblings.filter((other) => other !== ring && contains(other, ring[0] as Point));
     return { ring, isHole: around.length % 2 === 1 };
   });
 }
@@ -194,8 +197,10 @@ function moved(ring: Ring, byMm: number): Ring[] {
   return byMm === 0 ? [ring] : insetRegion([ring], byMm);
 }
 
-/** Regions that lie inside another one. */
-function insideOthers(regions: readonly Region[]): ReadonlySet<number> {
+/** Which regions lie inside another one, and how many each one holds. Null for a heap of outlines on one another. */
+function containment(
+  regions: readonly Region[],
+): { readonly inside: ReadonlySet<number>; readonly holds: Int32Array } | null {
   const tree = new Flatbush(regions.length);
   for (const { ring } of regions) {
     const { minX, minY, maxX, maxY } = boxOf(ring);
@@ -203,10 +208,18 @@ function insideOthers(regions: readonly Region[]): ReadonlySet<number> {
   }
   tree.finish();
   const inside = new Set<number>();
-  regions.forEach(({ ring }, i) => {
-    const [x, y] = ring[0] as Point;
-    if (tree.search(x, y, x, y, (k) => k !== i && contains((regions[k] as Region).ring, [x, y])).length > 0)
+  const holds = new Int32Array(regions.length);
+  let looked = 0;
+  for (let i = 0; i < regions.length; i++) {
+    const [x, y] = (regions[i] as Region).ring[0] as Point;
+    const around = tree.search(x, y, x, y);
+    looked += around.length;
+    if (looked > MOST_AROUND * (regions.length + 100)) return null;
+    for (const k of around) {
+      if (k === i || !contains((regions[k] as Region).ring, [x, y])) continue;
       inside.add(i);
-  });
-  return inside;
+      holds[k] = (holds[k] as number) + 1;
+    }
+  }
+  return { inside, holds };
 }

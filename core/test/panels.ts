@@ -1,3 +1,5 @@
+import { Clipper, EndType, FillRule, JoinType } from 'clipper2-ts';
+import { readSvg } from '../cartoon/index.ts';
 import { seededRandom } from '../units/index.ts';
 
 /** Test drawings: nets of lines whose pieces are known. All in millimetres. */
@@ -44,6 +46,29 @@ export function paneNet(
       if (here && below) line(here, below);
     }
   return doc(across * paneMm, down * paneMm, parts.join(''));
+}
+
+/** A pane net as a thick pen would draw it: both sides of every line, as one filled shape or as outlines apart. */
+export function inkedNet(
+  across: number,
+  down: number,
+  penMm: number,
+  options: { curved?: boolean; seed?: number; apart?: boolean } = {},
+): string {
+  const raw = readSvg(paneNet(across, down, 20, options));
+  if ('refusal' in raw) throw new Error(raw.refusal);
+  const lines = raw.lines.map(({ points }) =>
+    points.map(([x, y]) => ({ x: Math.round(x * 1e4), y: Math.round(y * 1e4) })),
+  );
+  const strokes = Clipper.inflatePaths(lines, (penMm / 2) * 1e4, JoinType.Round, EndType.Round);
+  const outlines = Clipper.union(strokes, FillRule.NonZero).map(
+    (path) =>
+      `M${path.map(({ x, y }) => `${(Number(x) / 1e4).toFixed(3)} ${(Number(y) / 1e4).toFixed(3)}`).join('L')}Z`,
+  );
+  const body = options.apart
+    ? outlines.map((d) => `<path fill="none" stroke="#000" d="${d}"/>`).join('')
+    : `<path fill="#000" stroke="none" fill-rule="evenodd" d="${outlines.join('')}"/>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${across * 20 + 10}mm" height="${down * 20 + 10}mm" viewBox="-5 -5 ${across * 20 + 10} ${down * 20 + 10}">${body}</svg>`;
 }
 
 export { doc };

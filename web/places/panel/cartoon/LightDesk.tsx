@@ -47,7 +47,7 @@ export function LightDesk({
             <Button
               key={id}
               look="line"
-              className="px-2.5 text-[15px] font-medium"
+              className="px-2.5! text-[15px] font-medium"
               aria-pressed={desk.mode === id}
               onClick={() => desk.setMode(id)}
             >
