@@ -230,16 +230,18 @@ function gather(
   const free = loneEnds.filter((v) => v < at.vertexCount && at.degree(v) === 1 && !kept(v));
   if (free.length < 2) return null;
   const move = new Map<number, number>();
+  const feet = new Map<number, number[]>();
   const tree = segmentTree(grid, ends);
   for (const members of clusters(grid, free, at, snap)) {
-    const target = gatheringPlace(grid, ends, at, tree, members, snap);
+    const { vertex: target, on } = gatheringPlace(grid, ends, at, tree, members, snap);
+    if (on !== null) putFoot(feet, on, target);
     for (const v of members) {
-      const moved = distance(grid, v, target);
-      if (moved > 0) repairs.push({ kind: 'snapped', at: pointAt(grid, v), movedMm: moved / UNITS_PER_MM });
+      const by = distance(grid, v, target);
+      if (by > 0) repairs.push({ kind: 'snapped', at: pointAt(grid, v), movedMm: by / UNITS_PER_MM });
       move.set(v, target);
     }
   }
-  return move.size === 0 ? null : ends.map((v) => move.get(v) ?? v);
+  return move.size === 0 ? null : moved(grid, ends, move, feet);
 }
 
 /** Groups of two or more free ends, by rising distance, none further than `snap` from its group's middle. */
@@ -287,25 +289,25 @@ function gatheringPlace(
   tree: Flatbush,
   members: readonly number[],
   snap: number,
-): number {
+): { vertex: number; on: number | null } {
   const [x, y] = middleOf(grid, members);
   const own = new Set(members.flatMap((v) => [...ownTail(ends, at, v, grid, 3 * snap)]));
   const inReach = (px: number, py: number) =>
     members.every((m) => Math.hypot((grid.xy[2 * m] as number) - px, (grid.xy[2 * m + 1] as number) - py) <= snap);
   let node: { vertex: number; distSq: number } | null = null;
-  let foot: { x: number; y: number; distSq: number } | null = null;
+  let foot: { x: number; y: number; distSq: number; on: number } | null = null;
   for (const s of tree.search(x - snap, y - snap, x + snap, y + snap)) {
     if (own.has(s)) continue;
     const hit = nearestOnSegment(x, y, ...segmentXy(grid, ends, s));
-    if (inReach(hit.x, hit.y) && (!foot || hit.distSq < foot.distSq)) foot = hit;
+    if (inReach(hit.x, hit.y) && (!foot || hit.distSq < foot.distSq)) foot = { ...hit, on: s };
     for (const vertex of [ends[2 * s] as number, ends[2 * s + 1] as number]) {
       const [px, py] = [grid.xy[2 * vertex] as number, grid.xy[2 * vertex + 1] as number];
       const distSq = (px - x) ** 2 + (py - y) ** 2;
       if (at.degree(vertex) > 2 && inReach(px, py) && (!node || distSq < node.distSq)) node = { vertex, distSq };
     }
   }
-  if (node) return node.vertex;
-  return foot ? grid.at(foot.x, foot.y) : grid.at(x, y);
+  if (node) return { vertex: node.vertex, on: null };
+  return foot ? { vertex: grid.at(foot.x, foot.y), on: foot.on } : { vertex: grid.at(x, y), on: null };
 }
 
 function segmentTree(grid: VertexGrid, ends: readonly number[]): Flatbush {
@@ -331,18 +333,19 @@ function reach(
   const at = meetingsOf(grid, ends);
   const tree = segmentTree(grid, ends);
   const move = new Map<number, number>();
+  const feet = new Map<number, number[]>();
   for (const v of free) {
     const x = grid.xy[2 * v] as number;
     const y = grid.xy[2 * v + 1] as number;
     const near = tree.search(x - snap, y - snap, x + snap, y + snap);
     const own = ownTail(ends, at, v, grid, 3 * snap);
-    let best: { vertex: number; distSq: number } | null = null;
+    let best: { vertex: number; distSq: number; on: number } | null = null;
     let bestNode: { vertex: number; distSq: number } | null = null;
     for (const s of near) {
       if (own.has(s)) continue;
       const hit = nearestOnSegment(x, y, ...segmentXy(grid, ends, s));
       if (hit.distSq > snap * snap) continue;
-      if (!best || hit.distSq < best.distSq) best = { vertex: grid.at(hit.x, hit.y), distSq: hit.distSq };
+      if (!best || hit.distSq < best.distSq) best = { vertex: grid.at(hit.x, hit.y), distSq: hit.distSq, on: s };
       for (const end of [ends[2 * s] as number, ends[2 * s + 1] as number]) {
         if (at.degree(end) < 3) continue;
         const distSq = ((grid.xy[2 * end] as number) - x) ** 2 + ((grid.xy[2 * end + 1] as number) - y) ** 2;
@@ -350,11 +353,46 @@ function reach(
       }
     }
     const target = bestNode ?? best;
-    if (!target || target.vertex === v) continue;
+    // Of two ends that would each go to the other, one stays.
+    if (!target || target.vertex === v || move.get(target.vertex) === v) continue;
     move.set(v, target.vertex);
+    if (target === best) putFoot(feet, best.on, best.vertex);
     repairs.push({ kind: 'snapped', at: pointAt(grid, v), movedMm: Math.sqrt(target.distSq) / UNITS_PER_MM });
   }
-  return move.size === 0 ? null : ends.map((v) => move.get(v) ?? v);
+  return move.size === 0 ? null : moved(grid, ends, move, feet);
+}
+
+const putFoot = (feet: Map<number, number[]>, segment: number, vertex: number): void => {
+  const list = feet.get(segment);
+  if (list) list.push(vertex);
+  else feet.set(segment, [vertex]);
+};
+
+/**
+ * Segments with some vertices moved. Where an end was drawn onto a segment its foot becomes a vertex of it: else the
+ * segment, turned a little by its own end, would pass by the foot and the joint would open again.
+ */
+function moved(
+  grid: VertexGrid,
+  ends: readonly number[],
+  move: ReadonlyMap<number, number>,
+  feet: ReadonlyMap<number, readonly number[]>,
+): number[] {
+  const to = (v: number) => move.get(v) ?? v;
+  const next: number[] = [];
+  for (let s = 0; s < ends.length / 2; s++) {
+    const a = ends[2 * s] as number;
+    const b = ends[2 * s + 1] as number;
+    const between = feet.get(s) ?? [];
+    let from = to(a);
+    for (const foot of [...between].sort((p, q) => distance(grid, a, p) - distance(grid, a, q))) {
+      if (foot === a || foot === b) continue;
+      next.push(from, foot);
+      from = foot;
+    }
+    next.push(from, to(b));
+  }
+  return next;
 }
 
 const segmentXy = (grid: VertexGrid, ends: readonly number[], s: number): [number, number, number, number] => {
