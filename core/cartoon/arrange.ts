@@ -4,9 +4,10 @@ import { heal, type LooseEnd, type Repair, type Tolerance } from './heal.ts';
 import type { DrawingRefusal, DrawnLine } from './read/types.ts';
 import { removeSlivers } from './slivers.ts';
 
-/** A panel of 20,000 pieces has about 60,000 lines; more is a scribble or a shaded picture. */
+/** Four times the largest panel that Nelvik is made for; more could not be worked through soon, nor ever be built. */
+const MOST_PIECES = 8_000;
+/** A panel of 8,000 pieces has about 24,000 lines; many more are a scribble or a shaded picture. */
 const MOST_LINES = 80_000;
-const MOST_PIECES = 20_000;
 const SPECK_MM2 = 4;
 
 export interface Arranged {

@@ -13,7 +13,7 @@ const MOST_SHAKY_MM = 1.8;
 const LENGTHS_TO_A_SNAP = 6;
 /** Exact arithmetic holds within ±3.3 m of the page's corner; no panel in one drawing is larger. */
 const MOST_EXTENT_MM = 3200;
-/** Lines as drawn, each by itself: a panel of 20,000 pieces has about 60,000 edges. */
+/** Lines as drawn, each by itself: a panel of 8,000 pieces has about 24,000 edges, some drawn several times over. */
 const MOST_DRAWN_LINES = 120_000;
 
 /** Lines with more points than this, nearer to each other than the step on the whole, are thinned. */

@@ -48,7 +48,7 @@ export interface Healed {
 /** When more than this share of the lines needed a repair, the hand was unsteady all over. */
 const SHAKY_SHARE = 0.25;
 const REFUSED_WITHIN_MM = 0.01;
-/** A panel of 20,000 pieces drawn line by line has about 120,000 ends; more that hang free are hatching or fur. */
+/** A panel of 8,000 pieces drawn line by line has about 48,000 ends; many more that hang free are hatching or fur. */
 const MOST_FREE_ENDS = 120_000;
 
 /**

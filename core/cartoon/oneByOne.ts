@@ -23,7 +23,7 @@ const BESIDE_SHARE = 0.12;
 const SAMPLES = 12_000;
 /** One shape of more outlines than this is a net of ink, not a piece with holes in it. */
 const MOST_OUTLINES = 16;
-const MOST_REGIONS = 20_000;
+const MOST_REGIONS = 8_000;
 /** So many stretches within 2 mm of one place are a heap of outlines, not a panel. */
 const MOST_NEAR = 300;
 /** Boxes of other regions round one place, on the whole: a panel has a handful. */

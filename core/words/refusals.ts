@@ -116,7 +116,7 @@ export function drawingRefusalWords(code: DrawingRefusalCode): string {
     case 'scribble':
       return 'The lines cross so often that most regions are specks; this is no cartoon of a panel.';
     case 'too-many':
-      return 'This drawing has more lines or regions than a panel of 20,000 pieces; leave hatching and shading out and save it again.';
+      return 'This drawing has more lines or regions than a panel of 8,000 pieces; leave hatching and shading out and save it again.';
     case 'bad-size':
       return 'The size must be more than 0; enter a length such as 420 mm or 16 1/2 in.';
   }
