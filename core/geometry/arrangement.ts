@@ -99,7 +99,10 @@ function findSplits(grid: VertexGrid, ends: readonly number[], freshFrom: number
     const y0 = Math.min(ay, by) - ON_LINE;
     const x1 = Math.max(ax, bx) + ON_LINE;
     const y1 = Math.max(ay, by) + ON_LINE;
-    boxes.set([x0, y0, x1, y1], 4 * s);
+    boxes[4 * s] = x0;
+    boxes[4 * s + 1] = y0;
+    boxes[4 * s + 2] = x1;
+    boxes[4 * s + 3] = y1;
     index.add(x0, y0, x1, y1);
   }
   index.finish();
@@ -136,19 +139,27 @@ function meet(
   add: (segment: number, vertex: number) => void,
 ): void {
   const { xy } = grid;
-  const [a, b, c, d] = [ends[2 * s], ends[2 * s + 1], ends[2 * o], ends[2 * o + 1]] as [number, number, number, number];
-  let touched = false;
-  const onto = (vertex: number, segment: number, p: number, q: number) => {
-    if (vertex === p || vertex === q) touched = true;
-    else if (liesOn(xy, vertex, p, q)) {
-      touched = true;
-      add(segment, vertex);
-    }
-  };
-  onto(a, o, c, d);
-  onto(b, o, c, d);
-  onto(c, s, a, b);
-  onto(d, s, a, b);
+  const a = ends[2 * s] as number;
+  const b = ends[2 * s + 1] as number;
+  const c = ends[2 * o] as number;
+  const d = ends[2 * o + 1] as number;
+  let touched = a === c || a === d || b === c || b === d;
+  if (a !== c && a !== d && liesOn(xy, a, c, d)) {
+    touched = true;
+    add(o, a);
+  }
+  if (b !== c && b !== d && liesOn(xy, b, c, d)) {
+    touched = true;
+    add(o, b);
+  }
+  if (c !== a && c !== b && liesOn(xy, c, a, b)) {
+    touched = true;
+    add(s, c);
+  }
+  if (d !== a && d !== b && liesOn(xy, d, a, b)) {
+    touched = true;
+    add(s, d);
+  }
   if (touched) return;
   const ax = xy[2 * a] as number;
   const ay = xy[2 * a + 1] as number;
