@@ -3,7 +3,7 @@ export { describeCartoon, outlineArea, pieceRings, shapeFindings, type NameFaces
 export type { Cartoon, CartoonFinding, CartoonPiece, CartoonReading, Joint, JointKind } from './types.ts';
 export { readCartoon, readDrawingText, type ReadOptions } from './readCartoon.ts';
 export { readSvg, MOST_SOURCE_CHARS } from './read/readSvg.ts';
-export { readDxf } from './read/readDxf.ts';
+export { looksLikeDxf, readDxf } from './read/readDxf.ts';
 export type { DrawingFinding, DrawingRefusal, DrawingRefusalCode, DrawnLine, RawDrawing } from './read/types.ts';
 export type { Repair, RepairKind } from './heal.ts';
 export { neighbourTowards, type Direction } from './neighbour.ts';

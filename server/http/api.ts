@@ -10,6 +10,7 @@ import {
   type Submit,
 } from '#contract';
 import { settingsOf, type Refusal } from '#core/bench';
+import { looksLikeDxf } from '#core/cartoon';
 import { drawingRefusalWords, editRefusalWords, refusalWords } from '#core/words';
 import type { Desk } from '../desk.ts';
 import { Drawings } from '../drawings.ts';
@@ -69,7 +70,7 @@ export function api({ desk, clock, drawingWorker, gate }: ApiParts) {
     // Sent as a download and as plain bytes: imported markup is never shown as a page.
     res
       .set('content-type', 'application/octet-stream')
-      .set('content-disposition', 'attachment; filename="drawing.svg"')
+      .set('content-disposition', `attachment; filename="drawing.${looksLikeDxf(found.source) ? 'dxf' : 'svg'}"`)
       .send(found.source);
   });
   router.get('/ledger', (_req, res) => {

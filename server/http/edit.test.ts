@@ -209,3 +209,13 @@ describe('joints that are soldered', () => {
     expect(panel()?.soldered.back).toEqual([]);
   });
 });
+
+it('the original is given back under the kind of file it came as', async () => {
+  const named = async () =>
+    (await fetch(`${server.base}/api/cartoons/${panel()?.cartoonId}/source`)).headers.get('content-disposition');
+  expect(await named()).toContain('drawing.svg');
+  const square = '10\n0\n20\n0\n10\n90\n20\n0\n10\n90\n20\n60\n10\n0\n20\n60\n';
+  const dxf = `0\nSECTION\n2\nENTITIES\n0\nLWPOLYLINE\n8\n0\n90\n4\n70\n1\n${square}0\nENDSEC\n0\nEOF\n`;
+  expect((await take(dxf, { sourceName: 'one.dxf' })).status).toBe(200);
+  expect(await named()).toContain('drawing.dxf');
+});
