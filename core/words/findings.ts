@@ -58,7 +58,7 @@ export function cuttingFindingWords(finding: CuttingFinding, unit: DisplayUnit):
     case 'inside-curve':
       return finding.hard
         ? 'A deep inside curve: take it first, in several shallow scores.'
-        : 'An inside curve: take it first, in two passes.';
+        : 'An inside curve: take it first, shallow before deep.';
     case 'slender':
       return `A strip ${Math.round(finding.ratio)} times as long as wide: score once, break from both ends.`;
     case 'narrow':

@@ -15,7 +15,7 @@ export const MODES: readonly { readonly id: Mode; readonly name: string; readonl
   {
     id: 'flow',
     name: 'Flow',
-    how: 'Tap where the streaks come from, then where they run to. Picked pieces all get that arrow.',
+    how: 'Tap where the streaks come from, then where they run to. Pieces picked with the lasso all get that arrow.',
   },
   { id: 'sections', name: 'Sections', how: 'Pick pieces by tapping or with the lasso, then name their section.' },
   { id: 'numbers', name: 'Numbers', how: 'Number anew, or one by hand. What is written on glass stays.' },
