@@ -60,14 +60,8 @@ const MOST_FREE_ENDS = 120_000;
  * reach for the next one; what is still alone goes to the nearest node, else to the nearest line.
  */
 export function heal(lines: readonly DrawnLine[], { snapMm, mostMm, refused }: Tolerance): Healed | 'scribble' {
-  const grid = new VertexGrid();
   const repairs: Repair[] = [];
-  const traced: number[] = [];
-  for (const { points, closed } of lines) {
-    const ids = points.map(([x, y]) => grid.at(x * UNITS_PER_MM, y * UNITS_PER_MM));
-    for (let i = 1; i < ids.length; i++) traced.push(ids[i - 1] as number, ids[i] as number);
-    if (closed && ids.length > 2) traced.push(ids.at(-1) as number, ids[0] as number);
-  }
+  const { grid, ends: traced } = onGrid(lines);
   const { ends: drawn, doubled } = withoutDoubles(traced);
   let split = splitAtMeetings(grid, drawn);
   if (split.tooMany) return 'scribble';
@@ -91,6 +85,24 @@ export function heal(lines: readonly DrawnLine[], { snapMm, mostMm, refused }: T
   const loose: LooseEnd[] = [];
   ends = trim(grid, ends, toleranceMm * UNITS_PER_MM, repairs, loose, kept);
   return { grid, ends, repairs, loose, toleranceMm, hadFreeEnds };
+}
+
+/** The lines' segments, as drawn, between vertices of a new grid. */
+function onGrid(lines: readonly DrawnLine[]): { grid: VertexGrid; ends: number[] } {
+  const grid = new VertexGrid(lines.reduce((sum, { points }) => sum + points.length, 0));
+  const ends: number[] = [];
+  for (const { points, closed } of lines) {
+    let first = -1;
+    let last = -1;
+    for (const point of points) {
+      const vertex = grid.at(point[0] * UNITS_PER_MM, point[1] * UNITS_PER_MM);
+      if (last < 0) first = vertex;
+      else ends.push(last, vertex);
+      last = vertex;
+    }
+    if (closed && points.length > 2) ends.push(last, first);
+  }
+  return { grid, ends };
 }
 
 /**

@@ -1,7 +1,6 @@
 import {
   facesOf,
   pathLength,
-  perimeter,
   ringPoints,
   type Face,
   type MapFaces,
@@ -34,6 +33,8 @@ export function removeSlivers(
   const specksGo = hadFreeEnds;
   const slivered = new Set<string>();
   for (;;) {
+    const lengths = current.lines.map((line) => pathLength(line.points));
+    const lengthOf = (ref: number) => lengths[ref < 0 ? ~ref : ref] as number;
     const gone = new Set<number>();
     const touched = new Set<number>();
     traced.faces.forEach((face) => {
@@ -41,13 +42,12 @@ export function removeSlivers(
       if (face.areaMm2 > MOST_SLIVER_MM2) return;
       // A loop by itself lies between no two borders: it is an island, however small.
       if (face.rings.length === 1 && face.rings[0]?.length === 1) return;
-      const rings = face.rings.map((ring) => ringPoints(current, ring));
-      const around = rings.reduce((sum, ring) => sum + perimeter(ring), 0);
+      const around = face.rings.flat().reduce((sum, ref) => sum + lengthOf(ref), 0);
       const width = (2 * face.areaMm2) / around;
       const isThin = (around * around) / face.areaMm2 > THIN;
       const isSpeck = face.areaMm2 < snapMm * snapMm && (specksGo || touchesSliver(current, face, slivered));
       if (width >= snapMm || !(isThin || isSpeck)) return;
-      const at = (rings[0]?.[0] ?? [0, 0]) as Point;
+      const at = ringPoints(current, face.rings[0] as readonly number[])[0] as Point;
       if (refused.some(([x, y]) => Math.hypot(x - at[0], y - at[1]) < 0.01)) return;
       for (const ref of face.rings.flat()) {
         const { from, to } = current.lines[ref < 0 ? ~ref : ref] as MapLine;
@@ -55,10 +55,9 @@ export function removeSlivers(
       }
       const sides = new Set(face.rings.flat().map((ref) => (ref < 0 ? ~ref : ref)));
       if ([...sides].some((line) => touched.has(line))) return;
-      const lengths = [...sides].map((line) => ({ line, mm: pathLength((current.lines[line] as MapLine).points) }));
-      const longest = lengths.reduce((a, b) => (b.mm > a.mm ? b : a));
+      const longest = [...sides].reduce((a, b) => (lengthOf(b) > lengthOf(a) ? b : a));
       for (const side of sides) touched.add(side);
-      gone.add(longest.line);
+      gone.add(longest);
       repairs.push({ kind: 'sliver', at, movedMm: width });
     });
     if (gone.size === 0) return { map: current, faces: traced, repairs };

@@ -12,6 +12,8 @@ export const UNITS_PER_MM = 1e4;
 const ON_LINE = 10;
 /** More meetings than this is no drawing of a panel; it would only eat memory. */
 const MOST_MEETINGS = 200_000;
+/** Longer runs have boxes that overlap with more of their neighbours; 8 to 16 are equally good. */
+const LONGEST_RUN = 12;
 /** Rounding a crossing can bring about another one; in practice the second pass finds none. */
 const MOST_PASSES = 6;
 
@@ -24,7 +26,12 @@ export interface Segments {
 
 export class VertexGrid {
   readonly xy: number[] = [];
-  readonly #index = new PairTable(1024);
+  readonly #index: PairTable;
+
+  /** @param expected about how many vertices there will be */
+  constructor(expected = 1024) {
+    this.#index = new PairTable(expected);
+  }
 
   /** The vertex at a point in units; points that round alike are one vertex. */
   at(x: number, y: number): number {
@@ -82,28 +89,18 @@ export function withoutDoubles(ends: readonly number[]): { ends: number[]; doubl
 
 /** @param freshFrom segments from this one on are held against all, earlier ones only against these */
 function findSplits(grid: VertexGrid, ends: readonly number[], freshFrom: number): Map<number, number[]> | null {
-  const n = ends.length / 2;
   const splits = new Map<number, number[]>();
-  if (n < 2) return splits;
-  const { xy } = grid;
-  const index = new Flatbush(n);
-  const boxes = new Float64Array(n * 4);
-  for (let s = 0; s < n; s++) {
-    const a = 2 * (ends[2 * s] as number);
-    const b = 2 * (ends[2 * s + 1] as number);
-    const ax = xy[a] as number;
-    const ay = xy[a + 1] as number;
-    const bx = xy[b] as number;
-    const by = xy[b + 1] as number;
-    const x0 = Math.min(ax, bx) - ON_LINE;
-    const y0 = Math.min(ay, by) - ON_LINE;
-    const x1 = Math.max(ax, bx) + ON_LINE;
-    const y1 = Math.max(ay, by) + ON_LINE;
-    boxes[4 * s] = x0;
-    boxes[4 * s + 1] = y0;
-    boxes[4 * s + 2] = x1;
-    boxes[4 * s + 3] = y1;
-    index.add(x0, y0, x1, y1);
+  if (ends.length < 4) return splits;
+  const boxes = segmentBoxes(grid, ends);
+  const runs = monotoneRuns(grid, ends, freshFrom);
+  const runCount = runs.length - 1;
+  const freshRun = runs.indexOf(freshFrom);
+  const index = new Flatbush(runCount);
+  const runBoxes = new Float64Array(4 * runCount);
+  for (let r = 0; r < runCount; r++) {
+    const box = boxOfRange(boxes, runs[r] as number, runs[r + 1] as number);
+    runBoxes.set(box, 4 * r);
+    index.add(...box);
   }
   index.finish();
   let meetings = 0;
@@ -114,21 +111,95 @@ function findSplits(grid: VertexGrid, ends: readonly number[], freshFrom: number
     if (!list) splits.set(segment, [vertex]);
     else list.push(vertex);
   };
-  for (let s = freshFrom; s < n; s++) {
-    const hits = index.search(
-      boxes[4 * s] as number,
-      boxes[4 * s + 1] as number,
-      boxes[4 * s + 2] as number,
-      boxes[4 * s + 3] as number,
-      (other) => other > s || other < freshFrom,
-    );
-    for (const other of hits) {
-      meet(grid, ends, s, other, add);
+  const near: number[] = [];
+  for (let r = freshRun; r < runCount; r++) {
+    const [x0, y0, x1, y1] = [0, 1, 2, 3].map((k) => runBoxes[4 * r + k]) as Box;
+    for (const other of index.search(x0, y0, x1, y1, (o) => o > r || o < freshRun)) {
+      near.length = 0;
+      for (let o = runs[other] as number; o < (runs[other + 1] as number); o++)
+        if (overlap(boxes, 4 * o, runBoxes, 4 * r)) near.push(o);
+      if (near.length === 0) continue;
+      for (let s = runs[r] as number; s < (runs[r + 1] as number); s++) {
+        if (!overlap(boxes, 4 * s, runBoxes, 4 * other)) continue;
+        for (const o of near) if (overlap(boxes, 4 * s, boxes, 4 * o)) meet(grid, ends, s, o, add);
+      }
       if (meetings > MOST_MEETINGS) return null;
     }
   }
   return splits;
 }
+
+type Box = [minX: number, minY: number, maxX: number, maxY: number];
+
+/** The boxes of all segments, four numbers each, wider by the width at which a vertex counts as on a line. */
+function segmentBoxes({ xy }: VertexGrid, ends: readonly number[]): Float64Array {
+  const boxes = new Float64Array(2 * ends.length);
+  for (let s = 0; s < ends.length / 2; s++) {
+    const a = 2 * (ends[2 * s] as number);
+    const b = 2 * (ends[2 * s + 1] as number);
+    const ax = xy[a] as number;
+    const ay = xy[a + 1] as number;
+    const bx = xy[b] as number;
+    const by = xy[b + 1] as number;
+    boxes[4 * s] = Math.min(ax, bx) - ON_LINE;
+    boxes[4 * s + 1] = Math.min(ay, by) - ON_LINE;
+    boxes[4 * s + 2] = Math.max(ax, bx) + ON_LINE;
+    boxes[4 * s + 3] = Math.max(ay, by) + ON_LINE;
+  }
+  return boxes;
+}
+
+/**
+ * Where runs of segments begin that follow each other without turning back in x or in y, and the end of the last.
+ * No two segments of such a run meet but at the vertex they share, so a curve of many small segments is held
+ * against others by a few boxes.
+ */
+function monotoneRuns({ xy }: VertexGrid, ends: readonly number[], freshFrom: number): number[] {
+  const starts: number[] = [];
+  const n = ends.length / 2;
+  let runX = 0;
+  let runY = 0;
+  let from = 0;
+  for (let s = 0; s < n; s++) {
+    const a = 2 * (ends[2 * s] as number);
+    const b = 2 * (ends[2 * s + 1] as number);
+    const dirX = Math.sign((xy[b] as number) - (xy[a] as number));
+    const dirY = Math.sign((xy[b + 1] as number) - (xy[a + 1] as number));
+    const goesOn =
+      s > 0 &&
+      s !== freshFrom &&
+      s - from < LONGEST_RUN &&
+      ends[2 * s - 1] === ends[2 * s] &&
+      runX * dirX >= 0 &&
+      runY * dirY >= 0;
+    if (goesOn) {
+      runX ||= dirX;
+      runY ||= dirY;
+    } else {
+      starts.push(s);
+      [from, runX, runY] = [s, dirX, dirY];
+    }
+  }
+  starts.push(n);
+  return starts;
+}
+
+function boxOfRange(boxes: Float64Array, from: number, to: number): Box {
+  const box: Box = [Infinity, Infinity, -Infinity, -Infinity];
+  for (let at = 4 * from; at < 4 * to; at += 4) {
+    box[0] = Math.min(box[0], boxes[at] as number);
+    box[1] = Math.min(box[1], boxes[at + 1] as number);
+    box[2] = Math.max(box[2], boxes[at + 2] as number);
+    box[3] = Math.max(box[3], boxes[at + 3] as number);
+  }
+  return box;
+}
+
+const overlap = (p: Float64Array, i: number, q: Float64Array, k: number): boolean =>
+  (p[i] as number) <= (q[k + 2] as number) &&
+  (p[i + 2] as number) >= (q[k] as number) &&
+  (p[i + 1] as number) <= (q[k + 3] as number) &&
+  (p[i + 3] as number) >= (q[k + 1] as number);
 
 /** Reports the vertices at which two segments have to be split: touching ends first, else the crossing. */
 function meet(

@@ -47,36 +47,38 @@ export function ringPoints(map: PlanarMap, ring: readonly number[]): Point[] {
  *     ◀────┘            comes out negative.
  */
 export function facesOf(map: PlanarMap): MapFaces {
-  const next = nextRefs(map);
-  const seen = new Set<number>();
-  const inner: { ring: number[]; points: Point[]; area: number }[] = [];
-  const outer: { ring: number[]; points: Point[]; area: number }[] = [];
-  for (let i = 0; i < map.lines.length; i++) {
-    for (const start of [i, ~i]) {
-      if (seen.has(start)) continue;
-      const ring: number[] = [];
-      for (let ref = start; !seen.has(ref); ref = next.get(ref) as number) {
-        seen.add(ref);
-        ring.push(ref);
-      }
-      const points = ringPoints(map, ring);
-      const area = signedArea(points);
-      (area > 0 ? inner : outer).push({ ring, points, area });
+  const next = nextSides(map);
+  const sweptBy = map.lines.map((line) => sweptArea(line.points));
+  const seen = new Uint8Array(next.length);
+  const inner: TracedRing[] = [];
+  const outer: TracedRing[] = [];
+  for (let start = 0; start < next.length; start++) {
+    if (seen[start]) continue;
+    const ring: number[] = [];
+    let area = 0;
+    for (let side = start; !seen[side]; side = next[side] as number) {
+      seen[side] = 1;
+      const swept = sweptBy[side >> 1] as number;
+      area += side & 1 ? -swept : swept;
+      ring.push(refOf(side));
     }
+    (area > 0 ? inner : outer).push({ ring, area });
   }
   const part = partsOf(map);
   const partOf = (ring: readonly number[]) => part[lineAt(map, ring[0] as number).from];
   const holes: number[][][] = inner.map(() => []);
   const areas = inner.map((face) => face.area);
-  const tree = outer.length > 1 && inner.length > 0 ? treeOf(inner.map((face) => face.points)) : null;
-  const outsides = outer.map(({ ring, points, area }) => {
+  // With one outside all is one part, and nothing lies in a hole of anything.
+  const points = outer.length > 1 ? inner.map((face) => ringPoints(map, face.ring)) : [];
+  const tree = points.length > 0 ? treeOf(points) : null;
+  const outsides = outer.map(({ ring, area }) => {
     let parent: number | null = null;
-    const [x, y] = points[0] as Point;
+    const [x, y] = ringPoints(map, ring)[0] as Point;
     for (const k of tree?.search(x, y, x, y) ?? []) {
-      const face = inner[k] as (typeof inner)[number];
+      const face = inner[k] as TracedRing;
       if (partOf(face.ring) === partOf(ring)) continue;
-      if (parent !== null && (inner[parent] as { area: number }).area <= face.area) continue;
-      if (contains(face.points, [x, y])) parent = k;
+      if (parent !== null && (inner[parent] as TracedRing).area <= face.area) continue;
+      if (contains(points[k] as Ring, [x, y])) parent = k;
     }
     if (parent !== null) {
       (holes[parent] as number[][]).push(ring);
@@ -91,6 +93,26 @@ export function facesOf(map: PlanarMap): MapFaces {
   return { faces, outsides };
 }
 
+/** A closed walk along the sides of lines; its area is negative where it goes round the outside of a part. */
+interface TracedRing {
+  readonly ring: number[];
+  readonly area: number;
+}
+
+// Within the trace the two sides of line i are 2i (forwards) and 2i + 1 (backwards), so that they fit typed arrays.
+const refOf = (side: number): number => (side & 1 ? ~(side >> 1) : side >> 1);
+
+/** The area between a line and the origin, so that a ring's area is the sum over its lines. */
+function sweptArea(points: Ring): number {
+  let twice = 0;
+  for (let i = 1; i < points.length; i++) {
+    const p = points[i - 1] as Point;
+    const q = points[i] as Point;
+    twice += p[0] * q[1] - q[0] * p[1];
+  }
+  return twice / 2;
+}
+
 function treeOf(rings: readonly Ring[]): Flatbush {
   const tree = new Flatbush(rings.length);
   for (const ring of rings) {
@@ -103,27 +125,45 @@ function treeOf(rings: readonly Ring[]): Flatbush {
 
 const lineAt = (map: PlanarMap, ref: number): MapLine => map.lines[ref < 0 ? ~ref : ref] as MapLine;
 
-function nextRefs(map: PlanarMap): Map<number, number> {
-  const leaving: { ref: number; angle: number }[][] = map.nodes.map(() => []);
-  map.lines.forEach((line, i) => {
-    const at = (p: number, q: number) => {
-      const [ax, ay] = line.points[p] as Point;
-      const [bx, by] = line.points[q] as Point;
-      return Math.atan2(by - ay, bx - ax);
-    };
-    const last = line.points.length - 1;
-    leaving[line.from]?.push({ ref: i, angle: at(0, 1) });
-    leaving[line.to]?.push({ ref: ~i, angle: at(last, last - 1) });
+/** For each side of each line the side on which a walk with its face on the right hand goes on. */
+function nextSides(map: PlanarMap): Int32Array {
+  const sides = 2 * map.lines.length;
+  const ends: number[] = [];
+  const angle = new Float64Array(sides);
+  map.lines.forEach(({ from, to, points }, i) => {
+    ends.push(from, to);
+    angle[2 * i] = leavingAngle(points, 0, 1);
+    angle[2 * i + 1] = leavingAngle(points, points.length - 1, points.length - 2);
   });
-  const next = new Map<number, number>();
-  for (const around of leaving) {
-    around.sort((p, q) => p.angle - q.angle);
+  const start = new Int32Array(map.nodes.length + 1);
+  for (const node of ends) start[node + 1] = (start[node + 1] as number) + 1;
+  for (let v = 0; v < map.nodes.length; v++) start[v + 1] = (start[v + 1] as number) + (start[v] as number);
+  const filled = start.slice();
+  const leaving = new Int32Array(sides);
+  ends.forEach((node, side) => {
+    // A side leaves from the end it starts at; each is put where its angle belongs, since few lines meet at a node.
+    let at = filled[node] as number;
+    filled[node] = at + 1;
+    for (; at > (start[node] as number); at--) {
+      const before = leaving[at - 1] as number;
+      if ((angle[before] as number) <= (angle[side] as number)) break;
+      leaving[at] = before;
+    }
+    leaving[at] = side;
+  });
+  const next = new Int32Array(sides);
+  for (let v = 0; v < map.nodes.length; v++) {
+    const [from, to] = [start[v] as number, start[v + 1] as number];
     // y is down, so rising atan2 turns clockwise as seen; the one before is the next anticlockwise.
-    around.forEach(({ ref }, k) =>
-      next.set(~ref, (around[(k + around.length - 1) % around.length] as { ref: number }).ref),
-    );
+    for (let k = from; k < to; k++) next[(leaving[k] as number) ^ 1] = leaving[k > from ? k - 1 : to - 1] as number;
   }
   return next;
+}
+
+function leavingAngle(points: Ring, at: number, towards: number): number {
+  const p = points[at] as Point;
+  const q = points[towards] as Point;
+  return Math.atan2(q[1] - p[1], q[0] - p[0]);
 }
 
 function partsOf(map: PlanarMap): Int32Array {
@@ -148,15 +188,17 @@ export function checkMap(map: PlanarMap, traced: MapFaces = facesOf(map)): strin
   const parts = new Set(partsOf(map)).size;
   const euler = map.nodes.length - map.lines.length + traced.faces.length + 1;
   if (euler !== 1 + parts) wrong.push(`V − E + F is ${euler}, not ${1 + parts}`);
-  const uses = new Map<number, number>();
-  for (const ring of [
-    ...traced.faces.flatMap((f) => f.rings),
-    ...traced.outsides.filter((o) => o.parent === null).map((o) => o.ring),
-  ]) {
-    for (const ref of ring) uses.set(ref, (uses.get(ref) ?? 0) + 1);
-  }
+  const uses = new Uint8Array(2 * map.lines.length);
+  const use = (ring: readonly number[]) => {
+    for (const ref of ring) {
+      const side = ref < 0 ? 2 * ~ref + 1 : 2 * ref;
+      uses[side] = (uses[side] as number) + 1;
+    }
+  };
+  for (const { rings } of traced.faces) rings.forEach(use);
+  for (const { ring, parent } of traced.outsides) if (parent === null) use(ring);
   for (let i = 0; i < map.lines.length; i++) {
-    if (uses.get(i) !== 1 || uses.get(~i) !== 1) wrong.push(`line ${i} does not have exactly one side each way`);
+    if (uses[2 * i] !== 1 || uses[2 * i + 1] !== 1) wrong.push(`line ${i} does not have exactly one side each way`);
   }
   const pieces = traced.faces.reduce((sum, face) => sum + face.areaMm2, 0);
   const enclosed = traced.outsides

@@ -30,7 +30,7 @@ export function perimeter(ring: Ring): number {
   for (let i = 0; i < ring.length; i++) {
     const [ax, ay] = ring[i] as Point;
     const [bx, by] = ring[(i + 1) % ring.length] as Point;
-    sum += Math.hypot(bx - ax, by - ay);
+    sum += Math.sqrt((bx - ax) ** 2 + (by - ay) ** 2);
   }
   return sum;
 }
@@ -41,7 +41,7 @@ export function pathLength(points: Ring): number {
   for (let i = 1; i < points.length; i++) {
     const [ax, ay] = points[i - 1] as Point;
     const [bx, by] = points[i] as Point;
-    sum += Math.hypot(bx - ax, by - ay);
+    sum += Math.sqrt((bx - ax) ** 2 + (by - ay) ** 2);
   }
   return sum;
 }

@@ -1,62 +1,64 @@
 /** Smallest power of two that leaves at least half of a table free. */
 const sizeFor = (count: number): number => 2 ** Math.max(4, Math.ceil(Math.log2(count * 2 + 1)));
 
+/** Words of a slot: the pair, its value and one that keeps slots from straddling two cache lines. */
+const WORDS = 4;
+
 /**
- * Finds a number by a pair of 32-bit integers: open addressing in typed arrays, several times faster than a Map
+ * Finds a number by a pair of 32-bit integers: open addressing in one typed array, several times faster than a Map
  * whose keys have to be boxed doubles.
  */
 export class PairTable {
   #mask: number;
-  #first: Int32Array;
-  #second: Int32Array;
-  #value: Int32Array;
+  #slots: Int32Array;
   #count = 0;
 
   constructor(expected = 16) {
     const size = sizeFor(expected);
     this.#mask = size - 1;
-    this.#first = new Int32Array(size);
-    this.#second = new Int32Array(size);
-    this.#value = new Int32Array(size).fill(-1);
+    this.#slots = emptySlots(size);
   }
 
   /** The value of a pair; where it has none yet it gets `otherwise`, which must not be negative. */
   getOrSet(a: number, b: number, otherwise: number): number {
     let slot = this.#slot(a, b);
-    if ((this.#value[slot] as number) >= 0) return this.#value[slot] as number;
+    const found = this.#slots[slot + 2] as number;
+    if (found >= 0) return found;
     if (++this.#count * 2 > this.#mask) {
       this.#grow();
       slot = this.#slot(a, b);
     }
-    this.#first[slot] = a;
-    this.#second[slot] = b;
-    this.#value[slot] = otherwise;
+    this.#slots[slot] = a;
+    this.#slots[slot + 1] = b;
+    this.#slots[slot + 2] = otherwise;
     return otherwise;
   }
 
+  /** Where a pair stands, or the free slot it would take. */
   #slot(a: number, b: number): number {
+    const slots = this.#slots;
     let slot = mix(a, b) & this.#mask;
-    while ((this.#value[slot] as number) >= 0 && !(this.#first[slot] === a && this.#second[slot] === b))
+    for (;;) {
+      const at = WORDS * slot;
+      if ((slots[at + 2] as number) < 0 || (slots[at] === a && slots[at + 1] === b)) return at;
       slot = (slot + 1) & this.#mask;
-    return slot;
+    }
   }
 
   #grow(): void {
-    const [first, second, value] = [this.#first, this.#second, this.#value];
+    const old = this.#slots;
     const size = 2 * (this.#mask + 1);
     this.#mask = size - 1;
-    this.#first = new Int32Array(size);
-    this.#second = new Int32Array(size);
-    this.#value = new Int32Array(size).fill(-1);
-    for (let i = 0; i < value.length; i++) {
-      if ((value[i] as number) < 0) continue;
-      const slot = this.#slot(first[i] as number, second[i] as number);
-      this.#first[slot] = first[i] as number;
-      this.#second[slot] = second[i] as number;
-      this.#value[slot] = value[i] as number;
+    this.#slots = emptySlots(size);
+    for (let at = 0; at < old.length; at += WORDS) {
+      if ((old[at + 2] as number) < 0) continue;
+      const slot = this.#slot(old[at] as number, old[at + 1] as number);
+      for (let k = 0; k < WORDS; k++) this.#slots[slot + k] = old[at + k] as number;
     }
   }
 }
+
+const emptySlots = (size: number): Int32Array => new Int32Array(WORDS * size).fill(-1);
 
 /** Spreads two integers over 32 bits (the finalizer of MurmurHash3, public domain). */
 function mix(a: number, b: number): number {
