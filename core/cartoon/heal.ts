@@ -51,6 +51,9 @@ const REFUSED_WITHIN_MM = 0.01;
 /** A panel of 8,000 pieces drawn line by line has about 48,000 ends; many more that hang free are hatching or fur. */
 const MOST_FREE_ENDS = 120_000;
 
+/** 8,000 pieces and a sliver at each of their 24,000 borders; many more are a scribble, which need not be healed first. */
+const MOST_REGIONS = 32_000;
+
 /**
  * Joins what the hand meant to join: ends that stop short are drawn to their line, ends that run over
  * are trimmed, both by at most `snapMm`. True nodes of the drawing stay where they are.
@@ -64,7 +67,8 @@ export function heal(lines: readonly DrawnLine[], { snapMm, mostMm, refused }: T
   const { grid, ends: traced } = onGrid(lines);
   const { ends: drawn, doubled } = withoutDoubles(traced);
   let split = splitAtMeetings(grid, drawn);
-  if (split.tooMany) return 'scribble';
+  // Euler: a connected map has one bounded region more than edges above vertices, whether its tails are off or not.
+  if (split.tooMany || split.ends.length / 2 - grid.xy.length / 2 > MOST_REGIONS) return 'scribble';
   for (const at of placesOfDoubles(lines, doubled + split.doubled, pointAt(grid, split.ends[0] ?? 0)))
     repairs.push({ kind: 'doubled', at, movedMm: 0 });
   const kept = keptPlaces(grid, refused);

@@ -250,6 +250,10 @@ function meet(
   add(o, vertex);
 }
 
+/**
+ * Whether a vertex lies on a segment, between its ends. Both parts must be shorter than the whole: of three vertices
+ * a micrometre apart each could else be found on the line of the other two, and splitting would never end.
+ */
 function liesOn(xy: readonly number[], vertex: number, p: number, q: number): boolean {
   const px = xy[2 * p] as number;
   const py = xy[2 * p + 1] as number;
@@ -261,7 +265,8 @@ function liesOn(xy: readonly number[], vertex: number, p: number, q: number): bo
   const along = vx * dx + vy * dy;
   if (along <= 0 || along >= lengthSq) return false;
   const cross = vx * dy - vy * dx;
-  return cross * cross <= ON_LINE * ON_LINE * lengthSq;
+  if (cross * cross > ON_LINE * ON_LINE * lengthSq) return false;
+  return vx * vx + vy * vy < lengthSq && (vx - dx) ** 2 + (vy - dy) ** 2 < lengthSq;
 }
 
 /** The unsplit segments first, then the parts of the split ones. */
