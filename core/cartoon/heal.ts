@@ -8,6 +8,8 @@ import {
   withoutDoubles,
   type Point,
 } from '../geometry/index.ts';
+import { doubledBorders } from './doubles.ts';
+import { FLATNESS_MM } from './read/pathData.ts';
 import type { DrawnLine } from './read/types.ts';
 
 export type RepairKind = 'snapped' | 'trimmed' | 'doubled' | 'sliver';
@@ -47,6 +49,8 @@ export interface Healed {
 
 /** When more than this share of the lines needed a repair, the hand was unsteady all over. */
 const SHAKY_SHARE = 0.25;
+/** sin 40°: two ends that run towards each other more nearly in one line make no corner of their own. */
+const CORNER_SIN = 0.64;
 const REFUSED_WITHIN_MM = 0.01;
 /** A panel of 8,000 pieces drawn line by line has about 48,000 ends; many more that hang free are hatching or fur. */
 const MOST_FREE_ENDS = 120_000;
@@ -69,7 +73,7 @@ export function heal(lines: readonly DrawnLine[], { snapMm, mostMm, refused }: T
   let split = splitAtMeetings(grid, drawn);
   // Euler: a connected map has one bounded region more than edges above vertices, whether its tails are off or not.
   if (split.tooMany || split.ends.length / 2 - grid.xy.length / 2 > MOST_REGIONS) return 'scribble';
-  for (const at of placesOfDoubles(lines, doubled + split.doubled, pointAt(grid, split.ends[0] ?? 0)))
+  for (const at of doubledBorders(grid, [...doubled, ...split.doubled], split.ends))
     repairs.push({ kind: 'doubled', at, movedMm: 0 });
   const kept = keptPlaces(grid, refused);
   const freeAtFirst = freeEnds(grid, split.ends);
@@ -88,7 +92,9 @@ export function heal(lines: readonly DrawnLine[], { snapMm, mostMm, refused }: T
   let { ends } = split;
   const loose: LooseEnd[] = [];
   ends = trim(grid, ends, toleranceMm * UNITS_PER_MM, repairs, loose, kept);
-  return { grid, ends, repairs, loose, toleranceMm, hadFreeEnds };
+  // What chords of a curve are off by themselves is no slip of the hand.
+  const told = repairs.filter(({ kind, movedMm }) => kind === 'doubled' || movedMm > FLATNESS_MM);
+  return { grid, ends, repairs: told, loose, toleranceMm, hadFreeEnds };
 }
 
 /** The lines' segments, as drawn, between vertices of a new grid. */
@@ -143,20 +149,6 @@ function keptPlaces(grid: VertexGrid, refused: readonly Point[]): (vertex: numbe
     const [x, y] = pointAt(grid, vertex);
     return refused.some(([rx, ry]) => Math.hypot(rx - x, ry - y) <= REFUSED_WITHIN_MM);
   };
-}
-
-/** Where whole lines stand twice; where only stretches do, one place speaks for all of them. */
-function placesOfDoubles(lines: readonly DrawnLine[], doubled: number, otherwise: Point): Point[] {
-  if (doubled === 0) return [];
-  const seen = new Set<string>();
-  const places: Point[] = [];
-  for (const { points } of lines) {
-    const ends = [points[0], points.at(-1)].map((p) => (p as Point).map((v) => v.toFixed(3)).join()).sort();
-    const key = `${ends.join(';')}|${points.length}`;
-    if (seen.has(key)) places.push(points[points.length >> 1] as Point);
-    else seen.add(key);
-  }
-  return places.length > 0 ? places : [otherwise];
 }
 
 const pointAt = (grid: VertexGrid, v: number): Point => [
@@ -297,7 +289,10 @@ function middleOf(grid: VertexGrid, vertices: readonly number[]): [number, numbe
   return [x / vertices.length, y / vertices.length];
 }
 
-/** Where a group of ends meets: a node within reach of all, else a line within reach of all, else their middle. */
+/**
+ * Where a group of ends meets: a node within reach of all, else a line within reach of all, else the corner that two
+ * of them run towards, else their middle.
+ */
 function gatheringPlace(
   grid: VertexGrid,
   ends: readonly number[],
@@ -323,7 +318,27 @@ function gatheringPlace(
     }
   }
   if (node) return { vertex: node.vertex, on: null };
-  return foot ? { vertex: grid.at(foot.x, foot.y), on: foot.on } : { vertex: grid.at(x, y), on: null };
+  if (foot) return { vertex: grid.at(foot.x, foot.y), on: foot.on };
+  const corner = members.length === 2 ? cornerOf(grid, ends, at, members[0] as number, members[1] as number) : null;
+  const [px, py] = corner && inReach(corner[0], corner[1]) ? corner : [x, y];
+  return { vertex: grid.at(px, py), on: null };
+}
+
+/** Where the last segments of two free ends would cross if they went on, unless they run almost side by side. */
+function cornerOf(grid: VertexGrid, ends: readonly number[], at: Meetings, v: number, w: number): Point | null {
+  const heading = (end: number): Point => {
+    const [ax, ay, bx, by] = segmentXy(grid, ends, at.at(end, 0));
+    const length = Math.hypot(bx - ax, by - ay);
+    return [(bx - ax) / length, (by - ay) / length];
+  };
+  const [px, py] = heading(v);
+  const [qx, qy] = heading(w);
+  const cross = px * qy - py * qx;
+  if (Math.abs(cross) < CORNER_SIN) return null;
+  const dx = (grid.xy[2 * w] as number) - (grid.xy[2 * v] as number);
+  const dy = (grid.xy[2 * w + 1] as number) - (grid.xy[2 * v + 1] as number);
+  const along = (dx * qy - dy * qx) / cross;
+  return [(grid.xy[2 * v] as number) + along * px, (grid.xy[2 * v + 1] as number) + along * py];
 }
 
 function segmentTree(grid: VertexGrid, ends: readonly number[]): Flatbush {

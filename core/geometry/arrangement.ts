@@ -46,15 +46,15 @@ export class VertexGrid {
 
 /**
  * Splits segments at every crossing, touch and overlap and drops exact doubles.
- * @returns segments that meet at shared vertices only; `doubled` counts the dropped ones. A scribble with
+ * @returns segments that meet at shared vertices only; `doubled` are the vertex pairs of dropped ones. A scribble with
  * more than {@link MOST_MEETINGS} meetings comes back with `tooMany` and no segments.
  */
 export function splitAtMeetings(
   grid: VertexGrid,
   ends: readonly number[],
-): { ends: number[]; doubled: number; tooMany: boolean } {
+): { ends: number[]; doubled: number[]; tooMany: boolean } {
   let current = withoutDoubles(ends);
-  let doubled = current.doubled;
+  const doubled = [...current.doubled];
   // Only what the last pass made can meet anew: a vertex it added, or a segment it turned by rounding.
   let freshFrom = 0;
   for (let pass = 0; pass < MOST_PASSES; pass++) {
@@ -65,23 +65,23 @@ export function splitAtMeetings(
     freshFrom = applied.freshFrom;
     const next = withoutDoubles(applied.ends);
     // Doubles are dropped from behind, so what is fresh still stands at the end; at worst a little more is asked again.
-    freshFrom = Math.max(0, freshFrom - next.doubled);
-    doubled += next.doubled;
+    freshFrom = Math.max(0, freshFrom - next.doubled.length / 2);
+    for (const vertex of next.doubled) doubled.push(vertex);
     current = next;
   }
   return { ends: current.ends, doubled, tooMany: false };
 }
 
 /** Drops segments that join the same two vertices as an earlier one, and those of no length. */
-export function withoutDoubles(ends: readonly number[]): { ends: number[]; doubled: number } {
+export function withoutDoubles(ends: readonly number[]): { ends: number[]; doubled: number[] } {
   const seen = new PairTable(ends.length / 2);
   const kept: number[] = [];
-  let doubled = 0;
+  const doubled: number[] = [];
   for (let i = 0; i < ends.length; i += 2) {
     const a = ends[i] as number;
     const b = ends[i + 1] as number;
     if (a === b) continue;
-    if (seen.getOrSet(Math.min(a, b), Math.max(a, b), i) !== i) doubled++;
+    if (seen.getOrSet(Math.min(a, b), Math.max(a, b), i) !== i) doubled.push(a, b);
     else kept.push(a, b);
   }
   return { ends: kept, doubled };

@@ -273,7 +273,7 @@ describe('splitting', () => {
           [0, 0],
         ],
       ]),
-    ).toMatchObject({ doubled: 1 });
+    ).toMatchObject({ doubled: [1, 0] });
   });
   it('leaves no two segments crossing (random sticks)', () => {
     const point = fc

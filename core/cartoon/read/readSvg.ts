@@ -1,9 +1,10 @@
 import { compose, IDENTITY, type Matrix } from '../../geometry/index.ts';
-import { lengthToMm, MM_PER_UNIT, readLength } from '../../units/index.ts';
 import { isHelperLayer } from './layers.ts';
 import { readMarkup, type MarkupNode } from './markup.ts';
-import { drawPathData, MOST_POINTS, PathPen } from './pathData.ts';
+import { MOST_POINTS, PathPen } from './pathData.ts';
 import { readStyleSheets, styleOf, type Style } from './style.ts';
+import { lengthToUser, nestedPage, readPage, type View } from './svgPage.ts';
+import { drawInto, SHAPES } from './svgShapes.ts';
 import { readTransform } from './transform.ts';
 import type { DrawingFinding, DrawingRefusal, DrawnLine, DrawnText, RawDrawing } from './types.ts';
 
@@ -31,7 +32,19 @@ const ONLY_LENDING = new Set([
   'namedview',
   'switch-off',
 ]);
-const SHAPES = new Set(['path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon']);
+
+/** What an element takes over from those round it. */
+interface Surroundings {
+  /** Outermost first. */
+  readonly ancestors: readonly MarkupNode[];
+  readonly style: Style;
+  readonly matrix: Matrix;
+  readonly view: View;
+  /** Whether it stands in something that is not shown. */
+  readonly hidden: boolean;
+  /** Ids of the `use` links that are being followed. */
+  readonly following: readonly string[];
+}
 
 interface Walk {
   readonly byId: Map<string, MarkupNode>;
@@ -78,7 +91,15 @@ export function readSvg(source: string, layersIn: ReadonlySet<string> = new Set(
     shortened: 0,
   };
   index(svg, walk.byId);
-  for (const child of svg.children) visit(child, [svg], styleOf(svg, [], {}, walk.rules), page.matrix, false, [], walk);
+  const around: Surroundings = {
+    ancestors: [svg],
+    style: styleOf(svg, [], {}, walk.rules),
+    matrix: page.matrix,
+    view: page.view,
+    hidden: false,
+    following: [],
+  };
+  for (const child of svg.children) visit(child, around, walk);
   if (walk.points > MOST_POINTS) return { refusal: 'too-large' };
   const findings: DrawingFinding[] = [...page.findings];
   for (const [what, count] of walk.leftOut) findings.push({ kind: 'left-out', what, count });
@@ -108,224 +129,133 @@ function index(node: MarkupNode, byId: Map<string, MarkupNode>): void {
   for (const child of node.children) index(child, byId);
 }
 
-interface Page {
-  readonly matrix: Matrix;
-  readonly widthMm: number;
-  readonly heightMm: number;
-  readonly physical: boolean;
-  readonly findings: readonly DrawingFinding[];
+function leave(walk: Walk, what: string, count = 1): void {
+  walk.leftOut.set(what, (walk.leftOut.get(what) ?? 0) + count);
 }
 
-function readPage(svg: MarkupNode): Page | DrawingRefusal {
-  const findings: DrawingFinding[] = [];
-  const view = (svg.attributes.get('viewbox') ?? '')
-    .split(/[\s,]+/)
-    .filter(Boolean)
-    .map(Number);
-  const hasView = view.length === 4 && view.every(Number.isFinite);
-  if (svg.attributes.has('viewbox') && !hasView) return { refusal: 'no-numbers' };
-  if (hasView && ((view[2] as number) <= 0 || (view[3] as number) <= 0)) return { refusal: 'no-size' };
-  const sizeOf = (name: string): number | null => {
-    const text = svg.attributes.get(name);
-    return text === undefined || text.includes('%') ? null : lengthToMm(text, 'px');
-  };
-  const isPhysical = (name: string) => {
-    const unit = readLength(svg.attributes.get(name) ?? '')?.unit;
-    return unit !== undefined && unit !== null && unit !== 'px';
-  };
-  let widthMm = sizeOf('width');
-  let heightMm = sizeOf('height');
-  if (widthMm !== null && heightMm !== null && (widthMm <= 0 || heightMm <= 0)) return { refusal: 'no-size' };
-  const px = MM_PER_UNIT.px;
-  const [vx, vy, vw, vh] = hasView ? (view as [number, number, number, number]) : [0, 0, 0, 0];
-  const physical = isPhysical('width') || isPhysical('height');
-  if (!physical) findings.push({ kind: 'assumed-96', count: 1 });
-  if (!hasView) {
-    const matrix: Matrix = [px, 0, 0, px, 0, 0];
-    return { matrix, widthMm: widthMm ?? 0, heightMm: heightMm ?? 0, physical, findings };
-  }
-  if (widthMm === null && heightMm === null) [widthMm, heightMm] = [vw * px, vh * px];
-  else if (widthMm === null) widthMm = ((heightMm as number) * vw) / vh;
-  else if (heightMm === null) heightMm = (widthMm * vh) / vw;
-  let sx = widthMm / vw;
-  let sy = (heightMm as number) / vh;
-  const fit = svg.attributes.get('preserveaspectratio') ?? 'xMidYMid meet';
-  let tx = 0;
-  let ty = 0;
-  if (!/^\s*none/.test(fit)) {
-    const s = /slice/.test(fit) ? Math.max(sx, sy) : Math.min(sx, sy);
-    const share = (word: string, axis: string) =>
-      word.includes(`${axis}Min`) ? 0 : word.includes(`${axis}Max`) ? 1 : 0.5;
-    tx = (widthMm - s * vw) * share(fit, 'x');
-    ty = ((heightMm as number) - s * vh) * share(fit, 'Y');
-    sx = sy = s;
-  }
-  const matrix: Matrix = [sx, 0, 0, sy, tx - sx * vx, ty - sy * vy];
-  return { matrix, widthMm, heightMm: heightMm as number, physical, findings };
-}
-
-function visit(
-  node: MarkupNode,
-  ancestors: readonly MarkupNode[],
-  parent: Style,
-  matrix: Matrix,
-  hidden: boolean,
-  usesOpen: readonly string[],
-  walk: Walk,
-): void {
+function visit(node: MarkupNode, around: Surroundings, walk: Walk): void {
   if (walk.points > MOST_POINTS) return;
-  const leave = (what: string, count = 1) => walk.leftOut.set(what, (walk.leftOut.get(what) ?? 0) + count);
   if (ONLY_LENDING.has(node.name)) {
     const shapes = countShapes(node);
     if (shapes > 0 && node.name !== 'defs' && node.name !== 'symbol')
-      leave('shapes that only clip, mask or paint', shapes);
-    if (node.name === 'script') leave('scripts');
+      leave(walk, 'shapes that only clip, mask or paint', shapes);
+    if (node.name === 'script') leave(walk, 'scripts');
     return;
   }
-  const style = styleOf(node, ancestors, parent, walk.rules);
-  const own = readTransform(node.attributes.get('transform'));
+  const style = styleOf(node, around.ancestors, around.style, walk.rules);
+  const own = transformOf(style, around.view);
   if (own === null) walk.badNumbers++;
-  const here = compose(matrix, own ?? IDENTITY);
-  const layer = layerName(node);
   const faint = style.display === 'none' || Number.parseFloat(style.opacity ?? '1') === 0;
-  let out = hidden || faint;
+  const unseen = style.visibility === 'hidden' || style.visibility === 'collapse';
+  let hidden = around.hidden || faint;
+  const layer = layerName(node, around, faint || unseen);
   if (layer !== null) {
-    const off = faint || style.visibility === 'hidden' || isHelperLayer(layer);
+    const off = faint || unseen || isHelperLayer(layer);
     walk.layers.set(layer, { name: layer, hidden: off, shapes: countShapes(node) });
-    if (off) out = !walk.layersIn.has(layer);
+    if (off) hidden = !walk.layersIn.has(layer);
   }
-  if (node.name === 'image') leave('pictures');
-  else if (node.name === 'text') readText(node, here, out || style.visibility === 'hidden', walk);
-  else if (node.name === 'use') followUse(node, ancestors, style, here, out, usesOpen, walk);
+  const here: Surroundings = { ...around, style, matrix: compose(around.matrix, own ?? IDENTITY), hidden };
+  if (node.name === 'image') leave(walk, 'pictures');
+  else if (node.name === 'text') {
+    if (!hidden && !unseen) readText(node, here, walk);
+  } else if (node.name === 'use') followUse(node, here, walk);
   else if (SHAPES.has(node.name)) {
-    if (out || style.visibility === 'hidden' || style.visibility === 'collapse') leave('hidden shapes');
-    else drawShape(node, style, here, walk, leave);
-  } else {
-    const inner = node.name === 'svg' ? compose(here, nestedPage(node)) : here;
-    for (const child of node.children) visit(child, [...ancestors, node], style, inner, out, usesOpen, walk);
-  }
+    if (hidden || unseen) leave(walk, 'hidden shapes');
+    else drawShape(node, here, walk);
+  } else visitChildren(node, node.name === 'svg' ? within(here, node) : here, walk);
 }
 
-function layerName(node: MarkupNode): string | null {
+function visitChildren(node: MarkupNode, here: Surroundings, walk: Walk): void {
+  const ancestors = [...here.ancestors, node];
+  for (const child of node.children) visit(child, { ...here, ancestors }, walk);
+}
+
+/** The same surroundings in the units inside a nested `svg` or a `symbol`. */
+function within(here: Surroundings, node: MarkupNode): Surroundings {
+  const { matrix, view } = nestedPage(node, here.view);
+  return { ...here, matrix: compose(here.matrix, matrix), view };
+}
+
+/** An element's own transform, by attribute or by style, about its origin. Null when it is no transform. */
+function transformOf(style: Style, view: View): Matrix | null {
+  const matrix = readTransform(style.transform);
+  const [x, y = '0'] = (style['transform-origin'] ?? '').split(/[\s,]+/).filter(Boolean);
+  if (!matrix || x === undefined || style.transform === undefined) return matrix;
+  const ox = lengthToUser(x, view[0]) ?? 0;
+  const oy = lengthToUser(y, view[1]) ?? 0;
+  return compose(compose([1, 0, 0, 1, ox, oy], matrix), [1, 0, 0, 1, -ox, -oy]);
+}
+
+/** Layers are what an editor calls so, groups named like helpers, and groups on the page itself that are not shown. */
+function layerName(node: MarkupNode, { ancestors }: Surroundings, isOff: boolean): string | null {
   if (node.name !== 'g') return null;
-  if (node.attributes.get('groupmode') === 'layer')
-    return node.attributes.get('label') ?? node.attributes.get('id') ?? 'layer';
   const id = node.attributes.get('id');
-  return id !== undefined && isHelperLayer(id) ? id.replace(/[_-]+/g, ' ') : null;
+  const name = node.attributes.get('label') ?? id;
+  if (node.attributes.get('groupmode') === 'layer') return name ?? 'layer';
+  if (name === undefined) return null;
+  const isLayer = isHelperLayer(name) || (isOff && ancestors.length === 1);
+  return isLayer ? name.replace(/[_-]+/g, ' ') : null;
 }
 
 const countShapes = (node: MarkupNode): number =>
   node.children.reduce((sum, child) => sum + countShapes(child), SHAPES.has(node.name) ? 1 : 0);
 
-function nestedPage(node: MarkupNode): Matrix {
-  const n = (name: string, otherwise: number) => lengthToUser(node.attributes.get(name)) ?? otherwise;
-  const view = (node.attributes.get('viewbox') ?? '')
-    .split(/[\s,]+/)
-    .filter(Boolean)
-    .map(Number);
-  const x = n('x', 0);
-  const y = n('y', 0);
-  if (view.length !== 4 || view.some((v) => !Number.isFinite(v)) || !view[2] || !view[3]) return [1, 0, 0, 1, x, y];
-  const [vx, vy, vw, vh] = view as [number, number, number, number];
-  const s = Math.min(n('width', vw) / vw, n('height', vh) / vh);
-  return [s, 0, 0, s, x - s * vx + (n('width', vw) - s * vw) / 2, y - s * vy + (n('height', vh) - s * vh) / 2];
-}
-
-function followUse(
-  node: MarkupNode,
-  ancestors: readonly MarkupNode[],
-  style: Style,
-  matrix: Matrix,
-  hidden: boolean,
-  usesOpen: readonly string[],
-  walk: Walk,
-): void {
+function followUse(node: MarkupNode, here: Surroundings, walk: Walk): void {
   const href = node.attributes.get('href') ?? '';
   const id = href.startsWith('#') ? href.slice(1) : '';
   const target = walk.byId.get(id);
-  if (!target || usesOpen.includes(id) || ++walk.uses > MOST_USES) {
-    walk.leftOut.set('links that lead nowhere', (walk.leftOut.get('links that lead nowhere') ?? 0) + 1);
-    return;
+  if (!target || here.following.includes(id) || ++walk.uses > MOST_USES) return leave(walk, 'links that lead nowhere');
+  const x = lengthToUser(node.attributes.get('x'), here.view[0]) ?? 0;
+  const y = lengthToUser(node.attributes.get('y'), here.view[1]) ?? 0;
+  const there: Surroundings = {
+    ...here,
+    ancestors: [...here.ancestors, node],
+    matrix: compose(here.matrix, [1, 0, 0, 1, x, y]),
+    following: [...here.following, id],
+  };
+  if (target.name !== 'symbol') return visit(target, there, walk);
+  const sized = new Map(target.attributes).set('x', '0').set('y', '0');
+  for (const name of ['width', 'height']) {
+    const own = node.attributes.get(name);
+    if (own !== undefined) sized.set(name, own);
   }
-  const x = lengthToUser(node.attributes.get('x')) ?? 0;
-  const y = lengthToUser(node.attributes.get('y')) ?? 0;
-  let placed = compose(matrix, [1, 0, 0, 1, x, y]);
-  const chain = [...ancestors, node];
-  if (target.name !== 'symbol') return visit(target, chain, style, placed, hidden, [...usesOpen, id], walk);
-  const width = node.attributes.get('width');
-  const height = node.attributes.get('height');
-  const sized = new Map(target.attributes);
-  for (const [name, value] of [
-    ['width', width],
-    ['height', height],
-    ['x', '0'],
-    ['y', '0'],
-  ] as const)
-    if (value) sized.set(name, value);
-  placed = compose(placed, nestedPage({ ...target, attributes: sized }));
-  for (const child of target.children)
-    visit(
-      child,
-      [...chain, target],
-      styleOf(target, chain, style, walk.rules),
-      placed,
-      hidden,
-      [...usesOpen, id],
-      walk,
-    );
+  const style = styleOf(target, there.ancestors, here.style, walk.rules);
+  visitChildren(target, within({ ...there, style }, { ...target, attributes: sized }), walk);
 }
 
-function readText(node: MarkupNode, matrix: Matrix, hidden: boolean, walk: Walk): void {
-  if (hidden) return;
-  const [a, b, c, d, e, f] = matrix;
-  const put = (from: MarkupNode, words: string) => {
+/** The middle of the words lies inside the piece more surely than their first corner: 0.55 em a letter, 0.35 em up. */
+function readText(node: MarkupNode, here: Surroundings, walk: Walk): void {
+  const [a, b, c, d, e, f] = here.matrix;
+  const put = (from: MarkupNode, words: string, style: Style) => {
     const x = Number.parseFloat(from.attributes.get('x') ?? node.attributes.get('x') ?? '0');
     const y = Number.parseFloat(from.attributes.get('y') ?? node.attributes.get('y') ?? '0');
     const text = words.replace(/\s+/g, ' ').trim().slice(0, 40);
     if (text === '' || !Number.isFinite(x) || !Number.isFinite(y)) return;
-    const size =
-      Number.parseFloat(
-        /font-size\s*:\s*([\d.]+)/.exec(from.attributes.get('style') ?? '')?.[1] ??
-          from.attributes.get('font-size') ??
-          node.attributes.get('font-size') ??
-          '10',
-      ) || 10;
-    const anchor =
-      /text-anchor\s*:\s*(\w+)/.exec(node.attributes.get('style') ?? '')?.[1] ??
-      node.attributes.get('text-anchor') ??
-      'start';
-    // The middle of the words lies inside the piece more surely than their first corner: 0.55 em a letter, 0.35 em up.
-    const along = 0.55 * size * text.length * (anchor === 'middle' ? 0 : anchor === 'end' ? -0.5 : 0.5);
-    const mx = x + along;
+    const size = lengthToUser(style['font-size'], 16) ?? 16;
+    const anchor = style['text-anchor'];
+    const mx = x + 0.55 * size * text.length * (anchor === 'middle' ? 0 : anchor === 'end' ? -0.5 : 0.5);
     const my = y - 0.35 * size;
     walk.texts.push({ text, at: [a * mx + c * my + e, b * mx + d * my + f] });
   };
   const spans = node.children.filter((child) => child.name === 'tspan' && child.text.trim() !== '');
-  if (node.text.trim() !== '') put(node, node.text);
-  for (const span of spans) put(span, span.text);
-}
-
-function lengthToUser(text: string | undefined): number | null {
-  if (text === undefined || text.trim() === '') return null;
-  const parsed = readLength(text);
-  if (!parsed) return null;
-  return parsed.unit === null ? parsed.value : (parsed.value * MM_PER_UNIT[parsed.unit]) / MM_PER_UNIT.px;
+  if (node.text.trim() !== '') put(node, node.text, here.style);
+  for (const span of spans) put(span, span.text, styleOf(span, [...here.ancestors, node], here.style, walk.rules));
 }
 
 const isNone = (value: string | undefined) => value === undefined || value === 'none' || value === 'transparent';
 const isClear = (value: string | undefined) => value !== undefined && Number.parseFloat(value) === 0;
 
-function drawShape(node: MarkupNode, style: Style, matrix: Matrix, walk: Walk, leave: (what: string) => void): void {
+function drawShape(node: MarkupNode, { style, matrix, view }: Surroundings, walk: Walk): void {
   const stroked =
     !isNone(style.stroke) && !isClear(style['stroke-opacity']) && Number.parseFloat(style['stroke-width'] ?? '1') !== 0;
   const filled = style.fill === undefined ? true : !isNone(style.fill) && !isClear(style['fill-opacity']);
   if (stroked && style['stroke-dasharray'] !== undefined && /[1-9]/.test(style['stroke-dasharray']))
-    return leave('dashed lines');
+    return leave(walk, 'dashed lines');
   if (stroked && (!isNone(style['marker-start']) || !isNone(style['marker-end'])))
-    return leave('arrows and dimension lines');
-  if (!stroked && !filled) return leave('shapes with neither stroke nor fill');
+    return leave(walk, 'arrows and dimension lines');
+  if (!stroked && !filled) return leave(walk, 'shapes with neither stroke nor fill');
   const pen = new PathPen(matrix);
-  const whole = drawInto(pen, node);
+  const whole = drawInto(pen, node, view);
   const shape = ++walk.shapes;
   if (!whole) walk.shortened++;
   for (const { points, closed } of pen.paths) {
@@ -339,77 +269,4 @@ function drawShape(node: MarkupNode, style: Style, matrix: Matrix, walk: Walk, l
     else walk.fills.push({ points, closed: true, shape });
   }
   if (pen.paths.length === 0 && !whole) walk.badNumbers++;
-}
-
-/** @returns false when part of the shape's data was no numbers. */
-function drawInto(pen: PathPen, node: MarkupNode): boolean {
-  const raw = (name: string) => node.attributes.get(name);
-  const n = (name: string): number => (raw(name) === undefined ? 0 : (lengthToUser(raw(name)) ?? Number.NaN));
-  switch (node.name) {
-    case 'path':
-      return drawPathData(raw('d') ?? '', pen);
-    case 'line':
-      pen.moveTo(n('x1'), n('y1'));
-      pen.lineTo(n('x2'), n('y2'));
-      return true;
-    case 'polyline':
-    case 'polygon': {
-      const values = (raw('points') ?? '').match(/[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?/gi)?.map(Number) ?? [];
-      for (let i = 0; i + 1 < values.length; i += 2) {
-        if (i === 0) pen.moveTo(values[0] as number, values[1] as number);
-        else pen.lineTo(values[i] as number, values[i + 1] as number);
-      }
-      if (node.name === 'polygon' && values.length >= 4) pen.close();
-      return values.length > 0;
-    }
-    case 'circle':
-      return oval(pen, n('cx'), n('cy'), n('r'), n('r'));
-    case 'ellipse':
-      return oval(pen, n('cx'), n('cy'), n('rx'), n('ry'));
-    case 'rect':
-      return box(
-        pen,
-        n('x'),
-        n('y'),
-        n('width'),
-        n('height'),
-        raw('rx') === undefined ? null : n('rx'),
-        raw('ry') === undefined ? null : n('ry'),
-      );
-    default:
-      return true;
-  }
-}
-
-function oval(pen: PathPen, cx: number, cy: number, rx: number, ry: number): boolean {
-  if (!(rx > 0 && ry > 0)) return false;
-  pen.moveTo(cx + rx, cy);
-  pen.ellipse(cx, cy, rx, ry, 0, 0, 2 * Math.PI, cx + rx, cy);
-  pen.close();
-  return true;
-}
-
-function box(
-  pen: PathPen,
-  x: number,
-  y: number,
-  w: number,
-  h: number,
-  rxRaw: number | null,
-  ryRaw: number | null,
-): boolean {
-  if (!(w > 0 && h > 0)) return false;
-  const rx = Math.min(rxRaw ?? ryRaw ?? 0, w / 2);
-  const ry = Math.min(ryRaw ?? rxRaw ?? 0, h / 2);
-  pen.moveTo(x + rx, y);
-  pen.lineTo(x + w - rx, y);
-  if (rx > 0 && ry > 0) pen.arcTo(rx, ry, 0, false, true, x + w, y + ry);
-  pen.lineTo(x + w, y + h - ry);
-  if (rx > 0 && ry > 0) pen.arcTo(rx, ry, 0, false, true, x + w - rx, y + h);
-  pen.lineTo(x + rx, y + h);
-  if (rx > 0 && ry > 0) pen.arcTo(rx, ry, 0, false, true, x, y + h - ry);
-  pen.lineTo(x, y + ry);
-  if (rx > 0 && ry > 0) pen.arcTo(rx, ry, 0, false, true, x + rx, y);
-  pen.close();
-  return true;
 }

@@ -1,6 +1,6 @@
 import type { MarkupNode } from './markup.ts';
 
-/** The properties that decide whether and how something is seen. */
+/** The properties that decide whether, where and how something is seen. */
 const PROPERTIES = [
   'display',
   'visibility',
@@ -14,12 +14,16 @@ const PROPERTIES = [
   'marker-start',
   'marker-end',
   'clip-path',
+  'transform',
+  'transform-origin',
+  'font-size',
+  'text-anchor',
 ] as const;
 type Property = (typeof PROPERTIES)[number];
 export type Style = Readonly<Partial<Record<Property, string>>>;
 
 /** What children do not take over from their parent; all the rest is inherited (SVG 2, property index). */
-const OWN: ReadonlySet<Property> = new Set(['display', 'opacity', 'clip-path']);
+const OWN: ReadonlySet<Property> = new Set(['display', 'opacity', 'clip-path', 'transform', 'transform-origin']);
 const INHERITED = PROPERTIES.filter((property) => !OWN.has(property));
 const KNOWN: ReadonlySet<string> = new Set(PROPERTIES);
 

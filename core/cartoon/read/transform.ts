@@ -1,9 +1,20 @@
 import { compose, IDENTITY, type Matrix } from '../../geometry/index.ts';
+import { lengthToUser } from './svgPage.ts';
 
 const CALL = /([a-z]+)\s*\(([^)]*)\)/gi;
 const rad = (deg: number) => (deg * Math.PI) / 180;
 
-/** The matrix of an SVG `transform` attribute; null when it holds something that is no transform. */
+/** Degrees of the units that a style may give an angle in. */
+const DEG_PER_UNIT: Readonly<Record<string, number>> = { deg: 1, grad: 0.9, rad: 180 / Math.PI, turn: 360 };
+
+/** A bare number, an angle in degrees or a length in user units. */
+function readMeasure(text: string): number {
+  const angle = /^(.*?\d\.?)(deg|grad|rad|turn)$/i.exec(text);
+  if (angle) return Number(angle[1]) * (DEG_PER_UNIT[(angle[2] as string).toLowerCase()] as number);
+  return lengthToUser(text, Number.NaN) ?? Number.parseFloat(text);
+}
+
+/** The matrix of a transform as attribute or style; null when it holds something that is no transform. */
 export function readTransform(text: string | undefined): Matrix | null {
   if (text === undefined || text.trim() === '' || text.trim() === 'none') return IDENTITY;
   let matrix: Matrix = IDENTITY;
@@ -13,7 +24,7 @@ export function readTransform(text: string | undefined): Matrix | null {
     const n = (inside as string)
       .split(/[\s,]+/)
       .filter(Boolean)
-      .map((w) => Number.parseFloat(w));
+      .map(readMeasure);
     if (n.some((value) => !Number.isFinite(value))) return null;
     const step = one((name as string).toLowerCase(), n);
     if (!step) return null;
@@ -29,6 +40,14 @@ function one(name: string, n: readonly number[]): Matrix | null {
       return n.length === 6 ? (n as unknown as Matrix) : null;
     case 'translate':
       return [1, 0, 0, 1, a, b ?? 0];
+    case 'translatex':
+      return [1, 0, 0, 1, a, 0];
+    case 'translatey':
+      return [1, 0, 0, 1, 0, a];
+    case 'scalex':
+      return [a, 0, 0, 1, 0, 0];
+    case 'scaley':
+      return [1, 0, 0, a, 0, 0];
     case 'scale':
       return [n.length ? a : 1, 0, 0, b ?? (n.length ? a : 1), 0, 0];
     case 'rotate': {
