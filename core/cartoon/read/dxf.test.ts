@@ -34,6 +34,26 @@ const read = (source: string, layersIn: string[] = []): CartoonReading => {
 const area = (source: string) => read(source).cartoon.pieces.reduce((sum, p) => sum + p.areaMm2, 0);
 const square = polyline(true, [0, 0], [100, 0], [100, 80], [0, 80]);
 
+/** A circle as nine weighted control points of degree 2 (Piegl and Tiller, The NURBS Book, section 7.5). */
+const circleSpline = (r: number, weight: number = Math.SQRT1_2): string =>
+  entity(
+    'SPLINE',
+    ...[70, 13, 71, 2],
+    ...[0, 0, 0, 1, 1, 2, 2, 3, 3, 4, 4, 4].flatMap((k) => [40, k]),
+    ...Array.from({ length: 9 }, (_, i) => [41, i % 2 === 0 ? 1 : weight]).flat(),
+    ...[
+      [1, 0],
+      [1, 1],
+      [0, 1],
+      [-1, 1],
+      [-1, 0],
+      [-1, -1],
+      [0, -1],
+      [1, -1],
+      [1, 0],
+    ].flatMap(([x, y]) => [10, (x as number) * r, 20, (y as number) * r]),
+  );
+
 describe('DXF', () => {
   // Areas by elementary geometry; 0.02 mm of flatness along the outline is the most that may be missing.
   it.each([
@@ -71,6 +91,7 @@ describe('DXF', () => {
       (Math.PI * 100) / 2,
       0.6,
     ],
+    ['a circle as a weighted spline', circleSpline(50), Math.PI * 2500, 7],
     ['an ellipse', entity('ELLIPSE', 10, 0, 20, 0, 11, 30, 21, 0, 40, 0.5, 41, 0, 42, 2 * Math.PI), Math.PI * 450, 3],
   ])('%s', (_, entities, expected, within) => {
     expect(Math.abs(area(dxf(entities)) - expected)).toBeLessThan(within);
@@ -94,6 +115,11 @@ describe('DXF', () => {
       dxf(square + entity('TEXT', 10, 50, 20, 70, 40, 3, 1, '7') + entity('LINE', 10, 0, 20, 40, 11, 100, 21, 40)),
     );
     expect(reading.cartoon.pieces.find((p) => p.number === 7)?.centroid[1]).toBeCloseTo(20, 3);
+  });
+  it('says when the weights of a spline cannot be used', () => {
+    const kinds = (source: string) => read(source).findings.map((f) => f.kind);
+    expect(kinds(dxf(circleSpline(50)))).not.toContain('weights-ignored');
+    expect(kinds(dxf(circleSpline(50, -1)))).toContain('weights-ignored');
   });
   it('lays out blocks: moved, turned in degrees, scaled, repeated; loops are not followed', () => {
     const blocks =
@@ -157,6 +183,19 @@ describe('splines', () => {
       [0, 0],
       [10, 0],
     ]);
+  });
+  it('weights make a quarter of a circle of three control points (Piegl and Tiller, The NURBS Book, section 7.3)', () => {
+    const quarter = {
+      degree: 2,
+      knots: [0, 0, 0, 1, 1, 1],
+      controls: [
+        [10, 0],
+        [10, 10],
+        [0, 10],
+      ] as const,
+      weights: [1, Math.SQRT1_2, 1],
+    };
+    for (const [x, y] of splineChords(quarter, 0.001)) expect(Math.hypot(x, y)).toBeCloseTo(10, 9);
   });
   it('a degree 1 spline runs through its points; knots that do not fit are told', () => {
     const straight = {

@@ -8,10 +8,10 @@ import DxfParser, {
   type ILineEntity,
   type ILwpolylineEntity,
   type IMtextEntity,
-  type ISplineEntity,
   type ITextEntity,
 } from 'dxf-parser';
 import { compose, largestStretch, type Matrix, type Point } from '../../geometry/index.ts';
+import { SplineReader, type WeightedSplineEntity } from './dxfSpline.ts';
 import { isHelperLayer } from './layers.ts';
 import { FLATNESS_MM, MOST_POINTS, PathPen } from './pathData.ts';
 import { isSound, splineChords } from './spline.ts';
@@ -67,7 +67,9 @@ interface Walk {
 export function readDxf(source: string, layersIn: ReadonlySet<string> = new Set()): RawDrawing | DrawingRefusal {
   let dxf: IDxf | null;
   try {
-    dxf = new DxfParser().parseSync(source);
+    const parser = new DxfParser();
+    parser.registerEntityHandler(SplineReader as never);
+    dxf = parser.parseSync(source);
   } catch {
     return { refusal: 'not-a-drawing' };
   }
@@ -230,7 +232,7 @@ function trace(entity: IEntity, pen: PathPen, matrix: Matrix, walk: Walk): boole
       return true;
     }
     case 'SPLINE':
-      traceSpline(entity as ISplineEntity, pen, matrix, walk);
+      traceSpline(entity as WeightedSplineEntity, pen, matrix, walk);
       return true;
     default:
       return false;
@@ -284,15 +286,17 @@ function tracePolyline(entity: ILwpolylineEntity | ILineEntity, pen: PathPen): v
   if (shape) pen.close();
 }
 
-function traceSpline(entity: ISplineEntity, pen: PathPen, matrix: Matrix, walk: Walk): void {
+function traceSpline(entity: WeightedSplineEntity, pen: PathPen, matrix: Matrix, walk: Walk): void {
   const at = (p: { x: number; y: number }): Point => [p.x, p.y];
+  const { weights } = entity;
+  const areWeights = weights.length === entity.controlPoints?.length && weights.every((w) => w > 0);
   const spline = {
     degree: entity.degreeOfSplineCurve ?? 3,
     knots: entity.knotValues ?? [],
     controls: (entity.controlPoints ?? []).map(at),
+    weights: areWeights ? weights : undefined,
   };
-  // Weights are not in what the parser hands on; an unweighted curve through the same net is told as such.
-  if (entity.rational) walk.simplified++;
+  if (entity.rational && !areWeights) walk.simplified++;
   const tolerance = FLATNESS_MM / (largestStretch(matrix) || 1);
   const points = isSound(spline)
     ? splineChords(spline, tolerance)

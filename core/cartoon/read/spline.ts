@@ -1,10 +1,12 @@
 import type { Point } from '../../geometry/index.ts';
 
-/** A B-spline as drawings state it: degree, knots and control points in the drawing's own units. */
+/** A B-spline as drawings state it: degree, knots and control points in the drawing's own units, and their weights. */
 export interface Spline {
   readonly degree: number;
   readonly knots: readonly number[];
   readonly controls: readonly Point[];
+  /** One for each control point; all alike where they are not given. */
+  readonly weights?: readonly number[] | undefined;
 }
 
 const MOST_HALVINGS = 9;
@@ -21,25 +23,30 @@ export function isSound({ degree, knots, controls }: Spline): boolean {
   );
 }
 
-/** The point at parameter t by de Boor's algorithm (de Boor 1978). */
-export function splineAt({ degree, knots, controls }: Spline, t: number): Point {
+type Weighted = [xw: number, yw: number, w: number];
+
+/** The point at parameter t by de Boor's algorithm (de Boor 1978), on homogeneous coordinates for the weights' sake. */
+export function splineAt({ degree, knots, controls, weights }: Spline, t: number): Point {
   const n = controls.length - 1;
   let span = degree;
   while (span < n && t >= (knots[span + 1] as number)) span++;
-  const d = Array.from(
-    { length: degree + 1 },
-    (_, j) => [...(controls[j + span - degree] as Point)] as [number, number],
-  );
+  const d = Array.from({ length: degree + 1 }, (_, j): Weighted => {
+    const [x, y] = controls[j + span - degree] as Point;
+    const w = weights?.[j + span - degree] ?? 1;
+    return [x * w, y * w, w];
+  });
   for (let r = 1; r <= degree; r++) {
     for (let j = degree; j >= r; j--) {
       const from = knots[j + span - degree] as number;
       const over = (knots[j + 1 + span - r] as number) - from;
       const a = over === 0 ? 0 : (t - from) / over;
-      const [here, before] = [d[j], d[j - 1]] as [[number, number], [number, number]];
-      d[j] = [(1 - a) * before[0] + a * here[0], (1 - a) * before[1] + a * here[1]];
+      const here = d[j] as Weighted;
+      const before = d[j - 1] as Weighted;
+      d[j] = [0, 1, 2].map((k) => (1 - a) * (before[k] as number) + a * (here[k] as number)) as Weighted;
     }
   }
-  return d[degree] as Point;
+  const [xw, yw, w] = d[degree] as Weighted;
+  return [xw / w, yw / w];
 }
 
 /** Chords of a spline, nowhere further than `tolerance` (own units) from it, halving until they are flat. */
