@@ -2,6 +2,7 @@ import { Delaunay } from 'd3-delaunay';
 import { thinLine, UNITS_PER_MM, VertexGrid, type Point, type Ring } from '../geometry/index.ts';
 import { chainLines } from './chains.ts';
 import type { DrawnLine } from './read/types.ts';
+import { straightenJoints } from './trueJoints.ts';
 
 /** Samples stand this many to the width of the channel: its middle then wavers by 1/128 of that width at most. */
 const SAMPLES_TO_A_WIDTH = 4;
@@ -80,12 +81,16 @@ export function middleLines(banks: readonly Bank[], widthMm: number, mostMm: num
           );
     if (from !== to) ends.push(from, to);
   }
-  const { lines } = chainLines(grid, ends);
-  return lines.map((line) => ({
-    points: line.from === line.to ? line.points : thinLine(line.points, widthMm / 100),
+  return straightenJoints(chainLines(grid, ends), widthMm).map((points) => ({
+    points: isLoop(points) ? points : thinLine(points, widthMm / 100),
     closed: false,
   }));
 }
+
+const isLoop = (points: Ring): boolean => {
+  const [first, last] = [points[0] as Point, points.at(-1) as Point];
+  return first[0] === last[0] && first[1] === last[1];
+};
 
 function around(ring: Ring): number {
   let sum = 0;
