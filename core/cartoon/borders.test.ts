@@ -88,7 +88,8 @@ describe('lines drawn with both their sides', () => {
     expect(reading.cartoon.pieces).toHaveLength(12);
     const { minX, maxX, minY, maxY } = reading.cartoon.box;
     expect([maxX - minX, maxY - minY].map(Math.round)).toEqual([120, 90]);
-    for (const piece of reading.cartoon.pieces) expect(Math.abs(piece.areaMm2 - 900)).toBeLessThan(0.1 + 0.1 * pen * pen);
+    for (const piece of reading.cartoon.pieces)
+      expect(Math.abs(piece.areaMm2 - 900)).toBeLessThan(0.1 + 0.1 * pen * pen);
   });
   it.each([
     [0.6, false, false],

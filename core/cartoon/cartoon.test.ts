@@ -23,6 +23,8 @@ const areas = (source: string, options?: ReadOptions) =>
   read(source, options)
     .cartoon.pieces.map((p) => p.areaMm2)
     .sort((a, b) => a - b);
+/** The same body with every number twice as large. */
+const double = (body: string) => body.replace(/\d+/g, (n) => String(2 * Number(n)));
 const kinds = (r: CartoonReading) => r.findings.map((f) => f.kind);
 
 describe('path data', () => {
@@ -177,6 +179,50 @@ describe('numbers', () => {
   });
 });
 
+describe('places on the page', () => {
+  // Each drawing holds one square of 80 by 80 mm, cut in two, by the rules of SVG 2 (8.6 view boxes, 8.9 units).
+  const halves = '<rect x="10" y="10" width="80" height="80"/><path d="M10 50H90"/>';
+  const page = (attributes: string, body: string) =>
+    `<svg xmlns="http://www.w3.org/2000/svg" ${attributes}><g fill="none" stroke="black">${body}</g></svg>`;
+  const mm = 'width="100mm" height="100mm" viewBox="0 0 100 100"';
+  it.each([
+    [
+      'percentages',
+      page(mm, '<rect x="10%" y="10%" width="80%" height="80%"/><line x1="10%" y1="50%" x2="90%" y2="50%"/>'),
+    ],
+    ['a transform in style', page(mm, `<g style="transform: translate(5px,5px) scale(.5)">${double(halves)}</g>`)],
+    [
+      'a transform about its own origin',
+      page(mm, `<g style="transform:rotate(.25turn);transform-origin:50px 50px">${halves}</g>`),
+    ],
+    ['a nested page', page(mm, `<svg x="0" y="0" width="50" height="50" viewBox="0 0 50 50">${halves}</svg>`)],
+    ['a nested page as large as its place', page(mm, `<svg viewBox="0 0 200 200">${double(halves)}</svg>`)],
+    [
+      'a page that is stretched',
+      page(
+        'width="100mm" height="100mm" viewBox="0 0 200 100" preserveAspectRatio="none"',
+        `<g transform="scale(2 1)">${halves}</g>`,
+      ),
+    ],
+    ['a page laid into a wider one', page('width="300mm" height="100mm" viewBox="0 0 100 100"', halves)],
+  ])('%s', (_, source) => {
+    expect(areas(source)).toEqual([expect.closeTo(3200, 3), expect.closeTo(3200, 3)]);
+  });
+  it('a circle in per cent is measured by the root mean square of both sides', () => {
+    const source = page('width="100mm" height="100mm" viewBox="0 0 100 100"', '<circle cx="50%" cy="50%" r="40%"/>');
+    expect(Math.abs((areas(source)[0] as number) - Math.PI * 1600)).toBeLessThan(4);
+  });
+  it('a group that is not shown can be switched in by its name, whatever program wrote it', () => {
+    const source = page(mm, '').replace(
+      '</svg>',
+      `<g id="lines_2" display="none" stroke="red" fill="none"><path d="M50 10V90"/></g><g stroke="red" fill="none">${halves}</g></svg>`,
+    );
+    expect(read(source).layers).toEqual([{ name: 'lines 2', hidden: true, shapes: 1 }]);
+    expect(read(source).cartoon.pieces).toHaveLength(2);
+    expect(read(source, { layersIn: ['lines 2'] }).cartoon.pieces).toHaveLength(4);
+  });
+});
+
 describe('repairs', () => {
   const with_ = (d: string) => read(doc(100, 100, `<rect width="100" height="100"/><path d="${d}"/>`));
   it.each([
@@ -192,7 +238,40 @@ describe('repairs', () => {
   it('what is too far off stays open and is told with its place', () => {
     const reading = with_('M50 3V97');
     expect(reading.cartoon.pieces).toHaveLength(1);
-    expect(reading.findings.find((f) => f.kind === 'loose-line')).toMatchObject({ lengthMm: 94 });
+    expect(reading.findings.find((f) => f.kind === 'short-of-joint')).toEqual({
+      kind: 'short-of-joint',
+      at: [50, 3],
+      gapMm: 3,
+      pieces: [1],
+    });
+    // Of two ends the one further off is told: joining over so much joins both.
+    const other = with_('M50 1V96').findings.find((f) => f.kind === 'short-of-joint');
+    expect(other).toMatchObject({ at: [50, 96], gapMm: 4 });
+  });
+  it('a line that ends in the middle of nowhere is no slip of the hand', () => {
+    const reading = with_('M50 0V40M20 20L32 36');
+    expect(reading.findings.filter((f) => f.kind === 'loose-line')).toEqual([
+      { kind: 'loose-line', at: [50, 40], lengthMm: 40, pieces: [1] },
+      { kind: 'loose-line', at: [20, 20], lengthMm: 20, pieces: [1] },
+    ]);
+  });
+  it('what the chords of a curve are off by is no repair', () => {
+    const wheel = '<circle cx="50" cy="50" r="40"/><path d="M50 50V10M50 50L84.641 70M50 50L15.359 70"/>';
+    expect(read(doc(100, 100, wheel))).toMatchObject({ repairs: [], cartoon: { pieces: { length: 3 } } });
+  });
+  it('two lines that stop short of their corner meet in the corner', () => {
+    const reading = read(doc(100, 100, '<path d="M0.6 0H100V100H0V0.6"/>'));
+    expect(reading.cartoon.pieces.map((p) => p.areaMm2)).toEqual([10_000]);
+  });
+  it('every border drawn twice is told once, at its place', () => {
+    const tiles = [0, 1, 2].map((i) => `<rect x="${30 * i}" width="30" height="30"/>`).join('');
+    const doubled = read(doc(90, 30, tiles)).repairs.filter((r) => r.kind === 'doubled');
+    expect(doubled.map((r) => r.at).sort((a, b) => a[0] - b[0])).toEqual([
+      [30, 15],
+      [60, 15],
+    ]);
+    const thrice = '<path d="M0 0H50V50H0ZM20 0V50"/><path d="M20 0V50"/><path d="M20 10V50"/>';
+    expect(read(doc(50, 50, thrice)).repairs.filter((r) => r.kind === 'doubled')).toHaveLength(2);
   });
   it('a wider snap closes what a narrow one leaves', () => {
     const source = doc(100, 100, '<rect width="100" height="100"/><path d="M50 1.5V100"/>');

@@ -1,11 +1,11 @@
 import { boxOf, pathLength, thinLine, type Point } from '../geometry/index.ts';
 import { arrange, type Arranged } from './arrange.ts';
-import { describeCartoon, namedByTexts, shapeFindings } from './describe.ts';
+import { describeCartoon, namedByTexts, piecesAt, shapeFindings } from './describe.ts';
 import type { LooseEnd, Tolerance } from './heal.ts';
 import { middleOfInk } from './inked.ts';
 import { joinRegions, type Borders } from './oneByOne.ts';
 import type { DrawingRefusal, DrawnLine, RawDrawing } from './read/types.ts';
-import type { CartoonFinding, CartoonReading } from './types.ts';
+import type { Cartoon, CartoonFinding, CartoonReading } from './types.ts';
 
 export const DEFAULT_SNAP_MM = 0.8;
 /** A shaky drawing is healed up to twice that, as long as its lines are many times longer. */
@@ -71,7 +71,7 @@ export function makeCartoon(raw: RawDrawing, options: CartoonOptions = {}): Cart
   if (ink) findings.push({ kind: 'inked', widthMm: ink.widthMm, count: ink.count });
   if (regions && isJoined) findings.push({ kind: 'one-by-one', widthMm: regions.widthMm, count: regions.count });
   if (!isJoined && toleranceMm > tolerance.snapMm) findings.push({ kind: 'shaky', count: repairs.length, toleranceMm });
-  if (!isJoined) findings.push(...looseFindings(loose));
+  if (!isJoined) findings.push(...looseFindings(loose, cartoon));
   return {
     cartoon,
     layers: raw.layers,
@@ -137,5 +137,15 @@ function* allPoints(raw: RawDrawing): Generator<Point> {
   for (const line of raw.lines) yield* line.points;
 }
 
-const looseFindings = (loose: readonly LooseEnd[]): CartoonFinding[] =>
-  loose.map(({ at, lengthMm }) => ({ kind: 'loose-line', at, lengthMm }));
+function looseFindings(loose: readonly LooseEnd[], cartoon: Cartoon): CartoonFinding[] {
+  const home = piecesAt(
+    cartoon,
+    loose.map(({ at }) => at),
+  );
+  return loose.map(({ at, lengthMm, gapMm }, i) => {
+    const pieces = home[i] === null ? [] : [home[i] as number];
+    return gapMm === null
+      ? { kind: 'loose-line', at, lengthMm, pieces }
+      : { kind: 'short-of-joint', at, gapMm, pieces };
+  });
+}

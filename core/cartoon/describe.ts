@@ -122,18 +122,33 @@ function labelPlace(rings: readonly Ring[], areaMm2: number, middle: Point): { l
 /** For each region the texts that stand in it. */
 function wordsInside(regions: readonly (readonly Ring[])[], texts: RawDrawing['texts']): string[][] {
   const inside: string[][] = regions.map(() => []);
-  if (texts.length === 0 || regions.length === 0) return inside;
+  const homes = regionsAt(
+    regions,
+    texts.map(({ at }) => at),
+  );
+  texts.forEach(({ text }, i) => inside[homes[i] as number]?.push(text));
+  return inside;
+}
+
+/** For each point the region it lies in, -1 outside of all. */
+function regionsAt(regions: readonly (readonly Ring[])[], points: readonly Point[]): number[] {
+  if (points.length === 0 || regions.length === 0) return points.map(() => -1);
   const tree = new Flatbush(regions.length);
   for (const rings of regions) {
     const { minX, minY, maxX, maxY } = boxOf(rings[0] as Ring);
     tree.add(minX, minY, maxX, maxY);
   }
   tree.finish();
-  for (const { text, at } of texts) {
-    const home = tree.search(at[0], at[1], at[0], at[1]).find((i) => regionContains(regions[i] as Ring[], at));
-    if (home !== undefined) inside[home]?.push(text);
-  }
-  return inside;
+  return points.map(
+    ([x, y]) => tree.search(x, y, x, y).find((i) => regionContains(regions[i] as Ring[], [x, y])) ?? -1,
+  );
+}
+
+/** For each point the number of the piece it lies in, null outside of all. */
+export function piecesAt(cartoon: Pick<Cartoon, 'map' | 'pieces'>, points: readonly Point[]): (number | null)[] {
+  if (points.length === 0) return [];
+  const regions = cartoon.pieces.map((piece) => pieceRings(cartoon, piece));
+  return regionsAt(regions, points).map((i) => cartoon.pieces[i]?.number ?? null);
 }
 
 function findJoints(map: PlanarMap, pieces: readonly CartoonPiece[]): Joint[] {

@@ -24,6 +24,8 @@ export interface Repair {
 export interface LooseEnd {
   readonly at: Point;
   readonly lengthMm: number;
+  /** How far its end stops short of the line it seems to be meant for; null where there is none near. */
+  readonly gapMm: number | null;
 }
 
 /** How far ends may be moved, and which of them the user wants left as drawn. */
@@ -51,6 +53,9 @@ export interface Healed {
 const SHAKY_SHARE = 0.25;
 /** sin 40°: two ends that run towards each other more nearly in one line make no corner of their own. */
 const CORNER_SIN = 0.64;
+/** A dropped line that ends so near to another, and near beside its own length, was meant to meet it. */
+const MOST_SHORT_MM = 5;
+const MOST_SHORT_SHARE = 0.25;
 const REFUSED_WITHIN_MM = 0.01;
 /** A panel of 8,000 pieces drawn line by line has about 48,000 ends; many more that hang free are hatching or fur. */
 const MOST_FREE_ENDS = 120_000;
@@ -90,11 +95,12 @@ export function heal(lines: readonly DrawnLine[], { snapMm, mostMm, refused }: T
     if (split.tooMany) return 'scribble';
   }
   let { ends } = split;
-  const loose: LooseEnd[] = [];
+  const loose: Tail[] = [];
   ends = trim(grid, ends, toleranceMm * UNITS_PER_MM, repairs, loose, kept);
   // What chords of a curve are off by themselves is no slip of the hand.
   const told = repairs.filter(({ kind, movedMm }) => kind === 'doubled' || movedMm > FLATNESS_MM);
-  return { grid, ends, repairs: told, loose, toleranceMm, hadFreeEnds };
+  const ended = endsShort(grid, ends, loose);
+  return { grid, ends, repairs: told, loose: ended, toleranceMm, hadFreeEnds };
 }
 
 /** The lines' segments, as drawn, between vertices of a new grid. */
@@ -173,7 +179,7 @@ function trim(
   ends: readonly number[],
   most: number,
   repairs: Repair[],
-  loose: LooseEnd[] | null,
+  loose: Tail[] | null,
   kept: (vertex: number) => boolean,
 ): number[] {
   let current = [...ends];
@@ -202,7 +208,7 @@ function trim(
       for (const s of tail) dropped.add(s);
       if (length <= most && !kept(vertex))
         repairs.push({ kind: 'trimmed', at: pointAt(grid, vertex), movedMm: length / UNITS_PER_MM });
-      else loose?.push({ at: pointAt(grid, vertex), lengthMm: length / UNITS_PER_MM });
+      else loose?.push({ end: vertex, root: v, isFloating: at.degree(v) === 1, lengthMm: length / UNITS_PER_MM });
     }
     if (dropped.size === 0) return current;
     const next: number[] = [];
@@ -212,6 +218,40 @@ function trim(
     current = next;
     if (loose === null) return current;
   }
+}
+
+/** A dropped line that hung on the rest by one end, or by none. */
+interface Tail {
+  readonly end: number;
+  /** Its other end. */
+  readonly root: number;
+  readonly isFloating: boolean;
+  readonly lengthMm: number;
+}
+
+/**
+ * Tells of dropped lines where they end, and which of them stop just short of what is left: within 5 mm, and no more
+ * than a quarter of their own length.
+ */
+function endsShort(grid: VertexGrid, ends: readonly number[], tails: readonly Tail[]): LooseEnd[] {
+  if (tails.length === 0) return [];
+  const tree = ends.length > 0 ? segmentTree(grid, ends) : null;
+  const gapAt = (v: number, most: number): number => {
+    const [x, y] = [grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number];
+    const near = tree?.search(x - most, y - most, x + most, y + most) ?? [];
+    return near.reduce(
+      (least, s) => Math.min(least, Math.sqrt(nearestOnSegment(x, y, ...segmentXy(grid, ends, s)).distSq)),
+      Infinity,
+    );
+  };
+  return tails.map(({ end, root, isFloating, lengthMm }) => {
+    const most = Math.min(MOST_SHORT_MM, lengthMm * MOST_SHORT_SHARE) * UNITS_PER_MM;
+    const gaps = [end, ...(isFloating ? [root] : [])]
+      .map((v) => ({ v, gap: gapAt(v, most) }))
+      .filter(({ gap }) => gap <= most);
+    const widest = gaps.reduce<{ v: number; gap: number } | null>((a, b) => (a && a.gap >= b.gap ? a : b), null);
+    return { at: pointAt(grid, widest?.v ?? end), lengthMm, gapMm: widest ? widest.gap / UNITS_PER_MM : null };
+  });
 }
 
 function freeEnds(grid: VertexGrid, ends: readonly number[]): number[] {

@@ -43,7 +43,9 @@ export interface Cartoon {
 
 export type CartoonFinding =
   | DrawingFinding
-  | { readonly kind: 'loose-line'; readonly at: Point; readonly lengthMm: number }
+  | { readonly kind: 'loose-line'; readonly at: Point; readonly lengthMm: number; readonly pieces: readonly number[] }
+  /** A dropped line that was meant to meet another, but stops short by more than the tolerance. */
+  | { readonly kind: 'short-of-joint'; readonly at: Point; readonly gapMm: number; readonly pieces: readonly number[] }
   | { readonly kind: 'hole'; readonly at: Point; readonly pieces: readonly number[] }
   | { readonly kind: 'many-lines'; readonly at: Point; readonly pieces: readonly number[] }
   /** Both sides of inked lines, or the borders of pieces drawn one by one, were taken as one line in their middle. */

@@ -6,7 +6,14 @@ import { cartoonFindingWords, cuttingFindingWords, effectWords, happeningWords, 
 describe('findings and repairs', () => {
   it.each([
     [{ kind: 'left-out', what: 'dashed lines', count: 3 }, 'Left out: 3 × dashed lines.'],
-    [{ kind: 'loose-line', at: [0, 0], lengthMm: 94 }, 'A line of 94 mm ends in the open and closes nothing.'],
+    [
+      { kind: 'loose-line', at: [0, 0], lengthMm: 94, pieces: [2] },
+      'A line of 94 mm ends in the open and closes nothing.',
+    ],
+    [
+      { kind: 'short-of-joint', at: [0, 0], gapMm: 1.64, pieces: [2] },
+      'A line stops 1.6 mm short of the next one and was left out; join ends over so much, or draw it on.',
+    ],
     [{ kind: 'hole', at: [0, 0], pieces: [4] }, 'Piece 4 goes all round another: glass cannot be cut so. Add a line.'],
     [{ kind: 'path-cut-short', count: 1 }, '1 path had a damaged end; the sound part was kept.'],
     [
@@ -17,7 +24,7 @@ describe('findings and repairs', () => {
     expect(cartoonFindingWords(finding as Parameters<typeof cartoonFindingWords>[0], 'mm')).toBe(words);
   });
   it('speaks inches to those who measure so', () => {
-    expect(cartoonFindingWords({ kind: 'loose-line', at: [0, 0], lengthMm: 25.4 }, 'in')).toContain('1 in');
+    expect(cartoonFindingWords({ kind: 'loose-line', at: [0, 0], lengthMm: 25.4, pieces: [] }, 'in')).toContain('1 in');
     expect(cuttingFindingWords({ kind: 'little-light', number: 1, daylightMm2: 32.258 }, 'in')).toContain('0.1 sq in');
   });
   it('says how far a repair moved something', () => {

@@ -93,9 +93,12 @@ describe('transforms', () => {
     ['matrix(1 2 3 4 5 6)', [9, 12]],
     ['translate(10 0) scale(2)', [12, 2]],
     ['scale(2) translate(10 0)', [22, 2]],
+    ['translateX(3mm) scaleY(2)', [1 + 3 / (25.4 / 96), 2]],
+    ['rotate(0.25turn)', [-1, 1]],
+    ['rotate(100grad)', [-1, 1]],
     ['', [1, 1]],
     ['none', [1, 1]],
-  ])('%s', (text, expected) => expect(at(text, [1, 1])).toEqual(expected));
+  ])('%s', (text, expected) => expect(at(text, [1, 1])).toEqual(expected.map((v) => Math.round(v * 1e6) / 1e6)));
   it.each(['spin(3)', 'matrix(1 2 3)', 'scale(NaN)', 'rotate'])('%s is no transform', (text) => {
     expect(readTransform(text)).toBeNull();
   });

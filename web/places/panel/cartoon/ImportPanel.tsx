@@ -1,5 +1,5 @@
 import type { Repair } from '#core/cartoon';
-import { lengthToMm, showLength } from '#core/units';
+import { count, lengthToMm, showLength } from '#core/units';
 import type { OutlineMeaning } from '#core/sizing';
 import { Button } from '../../../ui/Button.tsx';
 import { ChoiceField, TextField } from '../../../ui/Field.tsx';
@@ -37,6 +37,9 @@ export function ImportPanel({
   const read = result.read;
   const hidden = read?.layers.filter((l) => l.hidden) ?? [];
   const doubled = result.findings.find((f) => f.kind === 'inked' || f.kind === 'one-by-one');
+  const short = result.findings.flatMap((f) => (f.kind === 'short-of-joint' ? [f.gapMm] : []));
+  // A tenth above the widest gap, so that rounding does not leave it open.
+  const overAll = `${(Math.ceil(10 * Math.max(...short, 0)) + 1) / 10} mm`;
   const lost = result.changes.gone.filter((n) => pieces.some((p) => p.number === n && isInHand(p)));
   const problems = { measure: measureProblem(options.measure, view), snap: snapProblem(options.snap, view) };
   const refuse = (repair: Repair, isRefused: boolean) =>
@@ -110,6 +113,7 @@ export function ImportPanel({
         />
       )}
       <TextField
+        key={options.snap}
         label="Join ends up to"
         hint="left empty it follows the drawing"
         defaultValue={options.snap}
@@ -118,6 +122,11 @@ export function ImportPanel({
         onBlur={(e) => e.target.value !== options.snap && change({ snap: e.target.value, refused: [] })}
         onKeyDown={(e) => e.key === 'Enter' && change({ snap: e.currentTarget.value, refused: [] })}
       />
+      {short.length > 0 && (
+        <Button onClick={() => change({ snap: overAll, refused: [] })}>
+          Join {count(short.length, 'line')} over {overAll}
+        </Button>
+      )}
       {hidden.length > 0 && (
         <fieldset className="text-[15px]">
           <legend className="text-mute">Layers left out</legend>
