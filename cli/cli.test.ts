@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { gzipSync } from 'node:zlib';
 import { describe, expect, it } from 'vitest';
 import { readCartoon, readSvg } from '#core/cartoon';
 import { atlasNet } from '../core/test/atlases.ts';
@@ -12,7 +13,7 @@ const CLI = fileURLToPath(new URL('../dist/server/cli.mjs', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'nelvik-cli-'));
 const run = (...args: string[]) =>
   spawnSync(process.execPath, [CLI, ...args], { encoding: 'utf8', maxBuffer: 1 << 28 });
-const file = (name: string, text: string) => {
+const file = (name: string, text: string | Buffer) => {
   const path = join(folder, name);
   writeFileSync(path, text);
   return path;
@@ -55,6 +56,15 @@ describe('pieces', () => {
     expect(foil.pieces[0]?.cutAreaMm2).toBeCloseTo(49.5 * 80, 1);
     const lead = JSON.parse(run('pieces', panel, '--came', 'h6').stdout) as { pieces: { cutAreaMm2: number }[] };
     expect(lead.pieces[0]?.cutAreaMm2).toBeCloseTo((50 - 1.05) * 80, 1);
+  });
+  it('reads UTF-16 and packed files; a packed bomb is refused', () => {
+    const text = readFileSync(panel, 'utf8');
+    const areas = (path: string) =>
+      (JSON.parse(run('pieces', path).stdout) as { pieces: { areaMm2: number }[] }).pieces.map((p) => p.areaMm2);
+    expect(areas(file('wide.svg', Buffer.from(`\ufeff${text}`, 'utf16le')))).toEqual([4000, 4000]);
+    expect(areas(file('packed.svgz', gzipSync(text)))).toEqual([4000, 4000]);
+    const { status, stderr } = run('pieces', file('bomb.svgz', gzipSync(Buffer.alloc(40_000_000))));
+    expect([status, stderr.trim().split('\n').length]).toEqual([2, 1]);
   });
   it.each([
     [[], /Use: nelvik pieces/],

@@ -1,5 +1,6 @@
 import { openSync, readSync, closeSync, fstatSync } from 'node:fs';
 import { parseArgs } from 'node:util';
+import { gunzipSync } from 'node:zlib';
 import { MOST_SOURCE_CHARS } from '#core/cartoon';
 import { DEFAULT_SETTINGS } from '#core/bench';
 import { lengthToMm } from '#core/units';
@@ -36,8 +37,10 @@ function readFile(path: string): string {
   }
 }
 
-/** UTF-8, or UTF-16 where a byte order mark says so. */
-function decode(bytes: Buffer): string {
+/** UTF-8, or UTF-16 where a byte order mark says so; unpacked first where it was packed (SVGZ). */
+function decode(given: Buffer): string {
+  const isPacked = given[0] === 0x1f && given[1] === 0x8b;
+  const bytes = isPacked ? unpacked(given) : given;
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return bytes.toString('utf16le');
   if (bytes[0] === 0xfe && bytes[1] === 0xff)
     return Buffer.from(bytes)
@@ -45,6 +48,15 @@ function decode(bytes: Buffer): string {
       .swap16()
       .toString('utf16le');
   return bytes.toString('utf8');
+}
+
+function unpacked(bytes: Buffer): Buffer {
+  try {
+    return gunzipSync(bytes, { maxOutputLength: MOST_SOURCE_CHARS });
+  } catch (error) {
+    const isTooLarge = (error as NodeJS.ErrnoException).code === 'ERR_BUFFER_TOO_LARGE';
+    throw new Refused(drawingRefusalWords(isTooLarge ? 'too-large' : 'not-a-drawing'));
+  }
 }
 
 function lengthOption(name: string, text: string | undefined, least: number): number | undefined {

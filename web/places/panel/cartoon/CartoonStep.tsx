@@ -37,7 +37,7 @@ export function CartoonStep({ view }: { view: PanelView }) {
       {isFirst && preview.kind === 'none' ? 'Choose a drawing …' : 'Another drawing …'}
       <input
         type="file"
-        accept=".svg,.dxf,image/svg+xml,image/vnd.dxf"
+        accept=".svg,.svgz,.dxf,image/svg+xml,image/vnd.dxf"
         className="sr-only"
         onChange={(e) => {
           setSpot(null);

@@ -3,6 +3,7 @@ import { MOST_SOURCE_CHARS, type Repair } from '#core/cartoon';
 import type { OutlineMeaning } from '#core/sizing';
 import { lengthToMm } from '#core/units';
 import { useSend } from '../../../state/send.ts';
+import { drawingText } from './drawingText.ts';
 import type { PanelView } from '../panelView.ts';
 import { usePreview, type Preview } from './usePreview.ts';
 
@@ -78,7 +79,11 @@ export function useImport(view: PanelView): Import {
         return fail(
           `${given.name} is ${Math.round(given.size / 1e6)} MB; a cartoon has at most 32 MB. Leave pictures out and save it again. Nothing was changed.`,
         );
-      const source = await given.text();
+      const source = await drawingText(given, MOST_SOURCE_CHARS);
+      if (source === null)
+        return fail(
+          `${given.name} is packed, and damaged or larger than 32 MB. Save it again unpacked. Nothing was changed.`,
+        );
       setFile({ name: given.name, source });
       start(source, fresh);
     },
