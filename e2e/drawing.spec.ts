@@ -42,16 +42,32 @@ const tap = async (x: number, y: number) => {
   await expect(page.getByText('Working it out …')).toHaveCount(0);
   await page.mouse.click(...at);
 };
-const pieces = () => page.getByTestId('board').locator('[data-piece]');
-
-test('a hand-made drawing comes in: layers listed, repairs looked at and refused one by one', async () => {
+const newPanel = async (title: string) => {
   await page.goto(`${BASE}/commissions?new=1`);
-  await page.getByLabel('What it is').fill('Harbour light');
+  await page.getByLabel('What it is').fill(title);
   await page.getByRole('button', { name: 'Enter the commission' }).click();
   await page.getByRole('button', { name: 'Add a panel' }).click();
   await page.getByLabel('Wide').fill('300');
   await page.getByLabel('High').fill('200');
   await page.getByRole('button', { name: 'Enter the panel' }).click();
+};
+const pieces = () => page.getByTestId('board').locator('[data-piece]');
+
+test('a line that stops short is shown where it was drawn, and joined by one press', async () => {
+  await newPanel('Boathouse window');
+  const short = '<path d="M0 0H300V200H0Z"/><path d="M0 90H298.2"/><path d="M120 90V20"/>';
+  await page.getByTestId('drawing-file').setInputFiles(file('boathouse.svg', svg(short)));
+  await expect(page.getByRole('heading', { name: '1 piece' })).toBeVisible();
+  await expect(page.locator('[data-left-out]')).toHaveCount(2);
+  await expect(page.getByText(/A line stops 1.8 mm short of the next one/)).toBeVisible();
+  await page.getByRole('button', { name: 'Join 1 line over 1.9 mm' }).click();
+  await expect(page.getByRole('heading', { name: '2 pieces' })).toBeVisible();
+  await expect(page.getByText('An end that stopped short was drawn 1.8 mm to its line.')).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+});
+
+test('a hand-made drawing comes in: layers listed, repairs looked at and refused one by one', async () => {
+  await newPanel('Harbour light');
   await page.getByTestId('drawing-file').setInputFiles(file('harbour.svg', FIRST));
   await expect(page.getByRole('heading', { name: '5 pieces' })).toBeVisible();
   await expect(page.getByText('4 repairs', { exact: true })).toBeVisible();

@@ -241,6 +241,12 @@ describe('repairs', () => {
     expect(reading.findings.find((f) => f.kind === 'short-of-joint')).toEqual({
       kind: 'short-of-joint',
       at: [50, 3],
+      lines: [
+        [
+          [50, 3],
+          [50, 97],
+        ],
+      ],
       gapMm: 3,
       pieces: [1],
     });
@@ -250,10 +256,15 @@ describe('repairs', () => {
   });
   it('a line that ends in the middle of nowhere is no slip of the hand', () => {
     const reading = with_('M50 0V40M20 20L32 36');
-    expect(reading.findings.filter((f) => f.kind === 'loose-line')).toEqual([
-      { kind: 'loose-line', at: [50, 40], lengthMm: 40, pieces: [1] },
-      { kind: 'loose-line', at: [20, 20], lengthMm: 20, pieces: [1] },
+    expect(reading.findings.filter((f) => f.kind === 'loose-line')).toMatchObject([
+      { at: [50, 40], lengthMm: 40, pieces: [1] },
+      { at: [20, 20], lengthMm: 20, pieces: [1] },
     ]);
+  });
+  it('what hung on a dropped line goes with it and is no finding of its own', () => {
+    const [finding, ...more] = with_('M0 90H97M40 90V20').findings.filter((f) => 'lines' in f);
+    expect(more).toHaveLength(1);
+    expect([finding, ...more].flatMap((f) => (f && 'lines' in f ? f.lines : []))).toHaveLength(3);
   });
   it('what the chords of a curve are off by is no repair', () => {
     const wheel = '<circle cx="50" cy="50" r="40"/><path d="M50 50V10M50 50L84.641 70M50 50L15.359 70"/>';

@@ -142,10 +142,8 @@ function looseFindings(loose: readonly LooseEnd[], cartoon: Cartoon): CartoonFin
     cartoon,
     loose.map(({ at }) => at),
   );
-  return loose.map(({ at, lengthMm, gapMm }, i) => {
-    const pieces = home[i] === null ? [] : [home[i] as number];
-    return gapMm === null
-      ? { kind: 'loose-line', at, lengthMm, pieces }
-      : { kind: 'short-of-joint', at, gapMm, pieces };
+  return loose.map(({ at, lines, lengthMm, gapMm }, i) => {
+    const left = { at, lines, pieces: home[i] === null ? [] : [home[i] as number] };
+    return gapMm === null ? { kind: 'loose-line', lengthMm, ...left } : { kind: 'short-of-joint', gapMm, ...left };
   });
 }

@@ -3,6 +3,7 @@ import {
   Meetings,
   nearestOnSegment,
   splitAtMeetings,
+  thinLine,
   UNITS_PER_MM,
   VertexGrid,
   withoutDoubles,
@@ -24,6 +25,8 @@ export interface Repair {
 export interface LooseEnd {
   readonly at: Point;
   readonly lengthMm: number;
+  /** The line that was dropped, and those that bounded nothing once it was gone. */
+  readonly lines: readonly (readonly Point[])[];
   /** How far its end stops short of the line it seems to be meant for; null where there is none near. */
   readonly gapMm: number | null;
 }
@@ -56,6 +59,8 @@ const CORNER_SIN = 0.64;
 /** A dropped line that ends so near to another, and near beside its own length, was meant to meet it. */
 const MOST_SHORT_MM = 5;
 const MOST_SHORT_SHARE = 0.25;
+/** Dropped lines are only shown; they need not be finer than this. */
+const SHOWN_WITHIN_MM = 0.2;
 const REFUSED_WITHIN_MM = 0.01;
 /** A panel of 8,000 pieces drawn line by line has about 48,000 ends; many more that hang free are hatching or fur. */
 const MOST_FREE_ENDS = 120_000;
@@ -189,6 +194,7 @@ function trim(
     for (let vertex = 0; vertex < at.vertexCount; vertex++) {
       if (at.degree(vertex) !== 1) continue;
       const tail: number[] = [];
+      const along = [vertex];
       let length = 0;
       let v = vertex;
       let segment = at.at(vertex, 0);
@@ -199,6 +205,7 @@ function trim(
           current[2 * segment] === v ? (current[2 * segment + 1] as number) : (current[2 * segment] as number);
         length += distance(grid, v, far);
         v = far;
+        along.push(v);
         if (at.degree(v) !== 2) break;
         segment = at.other(v, segment);
       }
@@ -208,7 +215,7 @@ function trim(
       for (const s of tail) dropped.add(s);
       if (length <= most && !kept(vertex))
         repairs.push({ kind: 'trimmed', at: pointAt(grid, vertex), movedMm: length / UNITS_PER_MM });
-      else loose?.push({ end: vertex, root: v, isFloating: at.degree(v) === 1, lengthMm: length / UNITS_PER_MM });
+      else loose?.push({ along, isFloating: at.degree(v) === 1, lengthMm: length / UNITS_PER_MM });
     }
     if (dropped.size === 0) return current;
     const next: number[] = [];
@@ -222,9 +229,8 @@ function trim(
 
 /** A dropped line that hung on the rest by one end, or by none. */
 interface Tail {
-  readonly end: number;
-  /** Its other end. */
-  readonly root: number;
+  /** Its vertices from the free end on. */
+  readonly along: readonly number[];
   readonly isFloating: boolean;
   readonly lengthMm: number;
 }
@@ -244,13 +250,27 @@ function endsShort(grid: VertexGrid, ends: readonly number[], tails: readonly Ta
       Infinity,
     );
   };
-  return tails.map(({ end, root, isFloating, lengthMm }) => {
+  const told: { tail: Tail; lines: (readonly Point[])[] }[] = [];
+  const hungAt = new Map<number, (typeof told)[number]>();
+  for (const tail of tails) {
+    const line = thinLine(
+      tail.along.map((v) => pointAt(grid, v)),
+      SHOWN_WITHIN_MM,
+    );
+    // A line that ends where another one was dropped hangs free for that alone.
+    const cause = hungAt.get(tail.along[0] as number) ?? { tail, lines: [] };
+    if (cause.tail === tail) told.push(cause);
+    cause.lines.push(line);
+    hungAt.set(tail.along.at(-1) as number, cause);
+  }
+  return told.map(({ tail: { along, isFloating, lengthMm }, lines }) => {
     const most = Math.min(MOST_SHORT_MM, lengthMm * MOST_SHORT_SHARE) * UNITS_PER_MM;
-    const gaps = [end, ...(isFloating ? [root] : [])]
+    const gaps = [along[0] as number, ...(isFloating ? [along.at(-1) as number] : [])]
       .map((v) => ({ v, gap: gapAt(v, most) }))
       .filter(({ gap }) => gap <= most);
     const widest = gaps.reduce<{ v: number; gap: number } | null>((a, b) => (a && a.gap >= b.gap ? a : b), null);
-    return { at: pointAt(grid, widest?.v ?? end), lengthMm, gapMm: widest ? widest.gap / UNITS_PER_MM : null };
+    const at = pointAt(grid, widest?.v ?? (along[0] as number));
+    return { at, lengthMm, lines, gapMm: widest ? widest.gap / UNITS_PER_MM : null };
   });
 }
 

@@ -41,11 +41,21 @@ export interface Cartoon {
   readonly profiles?: readonly (string | null)[];
 }
 
+/** A drawn line that bounds no piece and was left out. */
+interface LeftLine {
+  /** The end that hangs free. */
+  readonly at: Point;
+  /** Roughly, to be shown; with those lines that bounded nothing once it was gone. */
+  readonly lines: readonly (readonly Point[])[];
+  /** The piece in which it ends. */
+  readonly pieces: readonly number[];
+}
+
 export type CartoonFinding =
   | DrawingFinding
-  | { readonly kind: 'loose-line'; readonly at: Point; readonly lengthMm: number; readonly pieces: readonly number[] }
-  /** A dropped line that was meant to meet another, but stops short by more than the tolerance. */
-  | { readonly kind: 'short-of-joint'; readonly at: Point; readonly gapMm: number; readonly pieces: readonly number[] }
+  | ({ readonly kind: 'loose-line'; readonly lengthMm: number } & LeftLine)
+  /** It was meant to meet another line, but stops short by more than the tolerance. */
+  | ({ readonly kind: 'short-of-joint'; readonly gapMm: number } & LeftLine)
   | { readonly kind: 'hole'; readonly at: Point; readonly pieces: readonly number[] }
   | { readonly kind: 'many-lines'; readonly at: Point; readonly pieces: readonly number[] }
   /** Both sides of inked lines, or the borders of pieces drawn one by one, were taken as one line in their middle. */

@@ -7,11 +7,11 @@ describe('findings and repairs', () => {
   it.each([
     [{ kind: 'left-out', what: 'dashed lines', count: 3 }, 'Left out: 3 × dashed lines.'],
     [
-      { kind: 'loose-line', at: [0, 0], lengthMm: 94, pieces: [2] },
+      { kind: 'loose-line', at: [0, 0], lengthMm: 94, lines: [], pieces: [2] },
       'A line of 94 mm ends in the open and closes nothing.',
     ],
     [
-      { kind: 'short-of-joint', at: [0, 0], gapMm: 1.64, pieces: [2] },
+      { kind: 'short-of-joint', at: [0, 0], gapMm: 1.64, lines: [], pieces: [2] },
       'A line stops 1.6 mm short of the next one and was left out; join ends over so much, or draw it on.',
     ],
     [{ kind: 'hole', at: [0, 0], pieces: [4] }, 'Piece 4 goes all round another: glass cannot be cut so. Add a line.'],
@@ -24,7 +24,9 @@ describe('findings and repairs', () => {
     expect(cartoonFindingWords(finding as Parameters<typeof cartoonFindingWords>[0], 'mm')).toBe(words);
   });
   it('speaks inches to those who measure so', () => {
-    expect(cartoonFindingWords({ kind: 'loose-line', at: [0, 0], lengthMm: 25.4, pieces: [] }, 'in')).toContain('1 in');
+    expect(
+      cartoonFindingWords({ kind: 'loose-line', at: [0, 0], lengthMm: 25.4, lines: [], pieces: [] }, 'in'),
+    ).toContain('1 in');
     expect(cuttingFindingWords({ kind: 'little-light', number: 1, daylightMm2: 32.258 }, 'in')).toContain('0.1 sq in');
   });
   it('says how far a repair moved something', () => {

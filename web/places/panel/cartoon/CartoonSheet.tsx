@@ -20,8 +20,7 @@ export function CartoonSheet({
   const { x, y, width, height } = paths.box;
   const unitMm = Math.max(width, height) / 100;
   const pad = unitMm * 9;
-  const text = unitMm * 2.2;
-  const repairs = answer.repairs.filter((r) => r.movedMm >= 0.01 || r.kind === 'sliver');
+  const text = unitMm * 2.7;
   return (
     <svg
       role="img"
@@ -63,7 +62,21 @@ export function CartoonSheet({
           );
         })}
       </g>
-      {repairs.map((r, i) => (
+      {answer.findings.map((f, i) =>
+        'lines' in f && f.lines ? (
+          <path
+            key={i}
+            data-left-out
+            d={f.lines.map((line) => `M${line.map((p) => p.join()).join('L')}`).join('')}
+            fill="none"
+            stroke="#9c2f22"
+            strokeOpacity={0.75}
+            strokeWidth={unitMm * 0.2}
+            strokeDasharray={`${unitMm * 0.9} ${unitMm * 0.6}`}
+          />
+        ) : null,
+      )}
+      {answer.repairs.map((r, i) => (
         <circle
           key={i}
           cx={r.at[0]}

@@ -34,6 +34,7 @@ export function ImportPanel({
   const { panel, pieces, settings } = view;
   const { result, answer } = preview;
   const { box } = answer.cartoon;
+  const pieceCount = answer.cartoon.pieces.length;
   const read = result.read;
   const hidden = read?.layers.filter((l) => l.hidden) ?? [];
   const doubled = result.findings.find((f) => f.kind === 'inked' || f.kind === 'one-by-one');
@@ -46,7 +47,7 @@ export function ImportPanel({
     change({ refused: isRefused ? [...options.refused, repair] : options.refused.filter((r) => r !== repair) });
   return (
     <>
-      <h2 className="text-2xl">{answer.cartoon.pieces.length} pieces</h2>
+      <h2 className="text-2xl">{count(pieceCount, 'piece')}</h2>
       <p className="text-[17px]">
         True size{' '}
         <b>
@@ -67,10 +68,10 @@ export function ImportPanel({
         disabled={busy || problems.measure !== null || problems.snap !== null || (lost.length > 0 && !options.letGo)}
         onClick={accept}
       >
-        {busy ? 'Taking it in …' : `Take in these ${answer.cartoon.pieces.length} pieces`}
+        {busy ? 'Taking it in …' : pieceCount === 1 ? 'Take in this piece' : `Take in these ${pieceCount} pieces`}
       </Button>
       <Button onClick={leave}>Leave it</Button>
-      <div className="grid grid-cols-[1fr_1.3fr] gap-2">
+      <div className="grid grid-cols-[1fr_1.3fr] items-end gap-2">
         <ChoiceField
           label="One known measure"
           value={options.side}
