@@ -1,6 +1,8 @@
 import { checkMap, type MapFaces, type PlanarMap } from '../geometry/index.ts';
 import { chainLines } from './chains.ts';
-import { heal, type LooseEnd, type Repair, type Tolerance } from './heal.ts';
+import { heal, type Tolerance } from './heal.ts';
+import type { Repair } from './repair.ts';
+import type { LooseEnd } from './tails.ts';
 import type { DrawingRefusal, DrawnLine } from './read/types.ts';
 import { removeSlivers } from './slivers.ts';
 

@@ -1,7 +1,8 @@
 import { boxOf, pathLength, thinLine, type Point } from '../geometry/index.ts';
 import { arrange, type Arranged } from './arrange.ts';
 import { describeCartoon, namedByTexts, piecesAt, shapeFindings } from './describe.ts';
-import type { LooseEnd, Tolerance } from './heal.ts';
+import type { Tolerance } from './heal.ts';
+import type { LooseEnd } from './tails.ts';
 import { middleOfInk } from './inked.ts';
 import { joinRegions, type Borders } from './oneByOne.ts';
 import type { DrawingRefusal, DrawnLine, RawDrawing } from './read/types.ts';

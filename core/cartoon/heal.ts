@@ -1,35 +1,19 @@
 import Flatbush from 'flatbush';
 import {
-  Meetings,
   nearestOnSegment,
   splitAtMeetings,
-  thinLine,
   UNITS_PER_MM,
-  VertexGrid,
   withoutDoubles,
+  type Meetings,
   type Point,
+  type VertexGrid,
 } from '../geometry/index.ts';
 import { doubledBorders } from './doubles.ts';
 import { FLATNESS_MM } from './read/pathData.ts';
 import type { DrawnLine } from './read/types.ts';
-
-export type RepairKind = 'snapped' | 'trimmed' | 'doubled' | 'sliver';
-
-export interface Repair {
-  readonly kind: RepairKind;
-  readonly at: Point;
-  readonly movedMm: number;
-}
-
-/** A drawn line that could not be joined to anything: it bounds no piece. */
-export interface LooseEnd {
-  readonly at: Point;
-  readonly lengthMm: number;
-  /** The line that was dropped, and those that bounded nothing once it was gone. */
-  readonly lines: readonly (readonly Point[])[];
-  /** How far its end stops short of the line it seems to be meant for; null where there is none near. */
-  readonly gapMm: number | null;
-}
+import type { Repair } from './repair.ts';
+import { distance, freeEnds, meetingsOf, onGrid, pointAt, segmentTree, segmentXy } from './segments.ts';
+import { endsShort, trim, type LooseEnd, type Tail } from './tails.ts';
 
 /** How far ends may be moved, and which of them the user wants left as drawn. */
 export interface Tolerance {
@@ -56,11 +40,6 @@ export interface Healed {
 const SHAKY_SHARE = 0.25;
 /** sin 40°: two ends that run towards each other more nearly in one line make no corner of their own. */
 const CORNER_SIN = 0.64;
-/** A dropped line that ends so near to another, and near beside its own length, was meant to meet it. */
-const MOST_SHORT_MM = 5;
-const MOST_SHORT_SHARE = 0.25;
-/** Dropped lines are only shown; they need not be finer than this. */
-const SHOWN_WITHIN_MM = 0.2;
 const REFUSED_WITHIN_MM = 0.01;
 /** A panel of 8,000 pieces drawn line by line has about 48,000 ends; many more that hang free are hatching or fur. */
 const MOST_FREE_ENDS = 120_000;
@@ -104,26 +83,8 @@ export function heal(lines: readonly DrawnLine[], { snapMm, mostMm, refused }: T
   ends = trim(grid, ends, toleranceMm * UNITS_PER_MM, repairs, loose, kept);
   // What chords of a curve are off by themselves is no slip of the hand.
   const told = repairs.filter(({ kind, movedMm }) => kind === 'doubled' || movedMm > FLATNESS_MM);
-  const ended = endsShort(grid, ends, loose);
+  const ended = endsShort(grid, ends, loose, kept);
   return { grid, ends, repairs: told, loose: ended, toleranceMm, hadFreeEnds };
-}
-
-/** The lines' segments, as drawn, between vertices of a new grid. */
-function onGrid(lines: readonly DrawnLine[]): { grid: VertexGrid; ends: number[] } {
-  const grid = new VertexGrid(lines.reduce((sum, { points }) => sum + points.length, 0));
-  const ends: number[] = [];
-  for (const { points, closed } of lines) {
-    let first = -1;
-    let last = -1;
-    for (const point of points) {
-      const vertex = grid.at(point[0] * UNITS_PER_MM, point[1] * UNITS_PER_MM);
-      if (last < 0) first = vertex;
-      else ends.push(last, vertex);
-      last = vertex;
-    }
-    if (closed && points.length > 2) ends.push(last, first);
-  }
-  return { grid, ends };
 }
 
 /**
@@ -160,125 +121,6 @@ function keptPlaces(grid: VertexGrid, refused: readonly Point[]): (vertex: numbe
     const [x, y] = pointAt(grid, vertex);
     return refused.some(([rx, ry]) => Math.hypot(rx - x, ry - y) <= REFUSED_WITHIN_MM);
   };
-}
-
-const pointAt = (grid: VertexGrid, v: number): Point => [
-  (grid.xy[2 * v] as number) / UNITS_PER_MM,
-  (grid.xy[2 * v + 1] as number) / UNITS_PER_MM,
-];
-
-const meetingsOf = (grid: VertexGrid, ends: readonly number[]): Meetings => new Meetings(ends, grid.xy.length / 2);
-
-const distance = (grid: VertexGrid, a: number, b: number) =>
-  Math.hypot(
-    (grid.xy[2 * a] as number) - (grid.xy[2 * b] as number),
-    (grid.xy[2 * a + 1] as number) - (grid.xy[2 * b + 1] as number),
-  );
-
-/**
- * Drops loose tails. With `loose` null only tails up to `most` that hang on a joint go (overruns); with a
- * list every tail goes, over and over until none is left, and the long ones are told as loose ends.
- */
-function trim(
-  grid: VertexGrid,
-  ends: readonly number[],
-  most: number,
-  repairs: Repair[],
-  loose: Tail[] | null,
-  kept: (vertex: number) => boolean,
-): number[] {
-  let current = [...ends];
-  for (;;) {
-    const at = meetingsOf(grid, current);
-    const dropped = new Set<number>();
-    for (let vertex = 0; vertex < at.vertexCount; vertex++) {
-      if (at.degree(vertex) !== 1) continue;
-      const tail: number[] = [];
-      const along = [vertex];
-      let length = 0;
-      let v = vertex;
-      let segment = at.at(vertex, 0);
-      for (;;) {
-        if (dropped.has(segment)) break;
-        tail.push(segment);
-        const far =
-          current[2 * segment] === v ? (current[2 * segment + 1] as number) : (current[2 * segment] as number);
-        length += distance(grid, v, far);
-        v = far;
-        along.push(v);
-        if (at.degree(v) !== 2) break;
-        segment = at.other(v, segment);
-      }
-      if (tail.length === 0) continue;
-      const hangs = at.degree(v) > 2;
-      if (loose === null && (kept(vertex) || !(hangs && length <= most))) continue;
-      for (const s of tail) dropped.add(s);
-      if (length <= most && !kept(vertex))
-        repairs.push({ kind: 'trimmed', at: pointAt(grid, vertex), movedMm: length / UNITS_PER_MM });
-      else loose?.push({ along, isFloating: at.degree(v) === 1, lengthMm: length / UNITS_PER_MM });
-    }
-    if (dropped.size === 0) return current;
-    const next: number[] = [];
-    for (let s = 0; s < current.length / 2; s++) {
-      if (!dropped.has(s)) next.push(current[2 * s] as number, current[2 * s + 1] as number);
-    }
-    current = next;
-    if (loose === null) return current;
-  }
-}
-
-/** A dropped line that hung on the rest by one end, or by none. */
-interface Tail {
-  /** Its vertices from the free end on. */
-  readonly along: readonly number[];
-  readonly isFloating: boolean;
-  readonly lengthMm: number;
-}
-
-/**
- * Tells of dropped lines where they end, and which of them stop just short of what is left: within 5 mm, and no more
- * than a quarter of their own length.
- */
-function endsShort(grid: VertexGrid, ends: readonly number[], tails: readonly Tail[]): LooseEnd[] {
-  if (tails.length === 0) return [];
-  const tree = ends.length > 0 ? segmentTree(grid, ends) : null;
-  const gapAt = (v: number, most: number): number => {
-    const [x, y] = [grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number];
-    const near = tree?.search(x - most, y - most, x + most, y + most) ?? [];
-    return near.reduce(
-      (least, s) => Math.min(least, Math.sqrt(nearestOnSegment(x, y, ...segmentXy(grid, ends, s)).distSq)),
-      Infinity,
-    );
-  };
-  const told: { tail: Tail; lines: (readonly Point[])[] }[] = [];
-  const hungAt = new Map<number, (typeof told)[number]>();
-  for (const tail of tails) {
-    const line = thinLine(
-      tail.along.map((v) => pointAt(grid, v)),
-      SHOWN_WITHIN_MM,
-    );
-    // A line that ends where another one was dropped hangs free for that alone.
-    const cause = hungAt.get(tail.along[0] as number) ?? { tail, lines: [] };
-    if (cause.tail === tail) told.push(cause);
-    cause.lines.push(line);
-    hungAt.set(tail.along.at(-1) as number, cause);
-  }
-  return told.map(({ tail: { along, isFloating, lengthMm }, lines }) => {
-    const most = Math.min(MOST_SHORT_MM, lengthMm * MOST_SHORT_SHARE) * UNITS_PER_MM;
-    const gaps = [along[0] as number, ...(isFloating ? [along.at(-1) as number] : [])]
-      .map((v) => ({ v, gap: gapAt(v, most) }))
-      .filter(({ gap }) => gap <= most);
-    const widest = gaps.reduce<{ v: number; gap: number } | null>((a, b) => (a && a.gap >= b.gap ? a : b), null);
-    const at = pointAt(grid, widest?.v ?? (along[0] as number));
-    return { at, lengthMm, lines, gapMm: widest ? widest.gap / UNITS_PER_MM : null };
-  });
-}
-
-function freeEnds(grid: VertexGrid, ends: readonly number[]): number[] {
-  const at = meetingsOf(grid, ends);
-  const free: number[] = [];
-  for (let v = 0; v < at.vertexCount; v++) if (at.degree(v) === 1) free.push(v);
-  return free;
 }
 
 /**
@@ -401,16 +243,6 @@ function cornerOf(grid: VertexGrid, ends: readonly number[], at: Meetings, v: nu
   return [(grid.xy[2 * v] as number) + along * px, (grid.xy[2 * v + 1] as number) + along * py];
 }
 
-function segmentTree(grid: VertexGrid, ends: readonly number[]): Flatbush {
-  const tree = new Flatbush(ends.length / 2);
-  for (let s = 0; s < ends.length / 2; s++) {
-    const [ax, ay, bx, by] = segmentXy(grid, ends, s);
-    tree.add(Math.min(ax, bx), Math.min(ay, by), Math.max(ax, bx), Math.max(ay, by));
-  }
-  tree.finish();
-  return tree;
-}
-
 /** Draws each free end that is still alone to the nearest node within `snap`, else onto the nearest line. */
 function reach(
   grid: VertexGrid,
@@ -485,12 +317,6 @@ function moved(
   }
   return next;
 }
-
-const segmentXy = (grid: VertexGrid, ends: readonly number[], s: number): [number, number, number, number] => {
-  const a = 2 * (ends[2 * s] as number);
-  const b = 2 * (ends[2 * s + 1] as number);
-  return [grid.xy[a], grid.xy[a + 1], grid.xy[b], grid.xy[b + 1]] as [number, number, number, number];
-};
 
 /** The segments from a free end back along its own line: it must not be joined to itself by a hook. */
 function ownTail(ends: readonly number[], at: Meetings, vertex: number, grid: VertexGrid, upTo: number): Set<number> {

@@ -5,7 +5,7 @@ export { readCartoon, readDrawingText, type ReadOptions } from './readCartoon.ts
 export { readSvg, MOST_SOURCE_CHARS } from './read/readSvg.ts';
 export { looksLikeDxf, readDxf } from './read/readDxf.ts';
 export type { DrawingFinding, DrawingRefusal, DrawingRefusalCode, DrawnLine, RawDrawing } from './read/types.ts';
-export type { Repair, RepairKind } from './heal.ts';
+export type { Repair, RepairKind } from './repair.ts';
 export { neighbourTowards, type Direction } from './neighbour.ts';
 export {
   continueCartoon,

@@ -8,7 +8,7 @@ import {
   type PlanarMap,
   type Point,
 } from '../geometry/index.ts';
-import type { Repair } from './heal.ts';
+import type { Repair } from './repair.ts';
 
 /** A region longer than this many times its width is a gap between two borders, not glass: P²/A of a 6 : 1 strip is 33. */
 const THIN = 30;

@@ -1,5 +1,5 @@
 import type { PlanarMap, Point } from '../geometry/index.ts';
-import type { Repair } from './heal.ts';
+import type { Repair } from './repair.ts';
 import type { DrawingFinding, RawDrawing } from './read/types.ts';
 
 export interface CartoonPiece {

@@ -1,0 +1,59 @@
+import Flatbush from 'flatbush';
+import { Meetings, UNITS_PER_MM, VertexGrid, type Point } from '../geometry/index.ts';
+import type { DrawnLine } from './read/types.ts';
+
+/** The lines' segments, as drawn, between vertices of a new grid. */
+export function onGrid(lines: readonly DrawnLine[]): { grid: VertexGrid; ends: number[] } {
+  const grid = new VertexGrid(lines.reduce((sum, { points }) => sum + points.length, 0));
+  const ends: number[] = [];
+  for (const { points, closed } of lines) {
+    let first = -1;
+    let last = -1;
+    for (const point of points) {
+      const vertex = grid.at(point[0] * UNITS_PER_MM, point[1] * UNITS_PER_MM);
+      if (last < 0) first = vertex;
+      else ends.push(last, vertex);
+      last = vertex;
+    }
+    if (closed && points.length > 2) ends.push(last, first);
+  }
+  return { grid, ends };
+}
+
+export const pointAt = (grid: VertexGrid, v: number): Point => [
+  (grid.xy[2 * v] as number) / UNITS_PER_MM,
+  (grid.xy[2 * v + 1] as number) / UNITS_PER_MM,
+];
+
+export const meetingsOf = (grid: VertexGrid, ends: readonly number[]): Meetings =>
+  new Meetings(ends, grid.xy.length / 2);
+
+export const distance = (grid: VertexGrid, a: number, b: number) =>
+  Math.hypot(
+    (grid.xy[2 * a] as number) - (grid.xy[2 * b] as number),
+    (grid.xy[2 * a + 1] as number) - (grid.xy[2 * b + 1] as number),
+  );
+
+/** The vertices at which one segment ends and no other. */
+export function freeEnds(grid: VertexGrid, ends: readonly number[]): number[] {
+  const at = meetingsOf(grid, ends);
+  const free: number[] = [];
+  for (let v = 0; v < at.vertexCount; v++) if (at.degree(v) === 1) free.push(v);
+  return free;
+}
+
+export const segmentXy = (grid: VertexGrid, ends: readonly number[], s: number): [number, number, number, number] => {
+  const a = 2 * (ends[2 * s] as number);
+  const b = 2 * (ends[2 * s + 1] as number);
+  return [grid.xy[a], grid.xy[a + 1], grid.xy[b], grid.xy[b + 1]] as [number, number, number, number];
+};
+
+export function segmentTree(grid: VertexGrid, ends: readonly number[]): Flatbush {
+  const tree = new Flatbush(ends.length / 2);
+  for (let s = 0; s < ends.length / 2; s++) {
+    const [ax, ay, bx, by] = segmentXy(grid, ends, s);
+    tree.add(Math.min(ax, bx), Math.min(ay, by), Math.max(ax, bx), Math.max(ay, by));
+  }
+  tree.finish();
+  return tree;
+}

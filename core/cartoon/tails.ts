@@ -1,0 +1,124 @@
+import { nearestOnSegment, thinLine, UNITS_PER_MM, type Point, type VertexGrid } from '../geometry/index.ts';
+import type { Repair } from './repair.ts';
+import { distance, meetingsOf, pointAt, segmentTree, segmentXy } from './segments.ts';
+
+/** A dropped line that ends so near to another, and near beside its own length, was meant to meet it. */
+const MOST_SHORT_MM = 5;
+const MOST_SHORT_SHARE = 0.25;
+/** Dropped lines are only shown; they need not be finer than this. */
+const SHOWN_WITHIN_MM = 0.2;
+
+/** A drawn line that could not be joined to anything: it bounds no piece. */
+export interface LooseEnd {
+  readonly at: Point;
+  readonly lengthMm: number;
+  /** The line that was dropped, and those that bounded nothing once it was gone. */
+  readonly lines: readonly (readonly Point[])[];
+  /** How far its end stops short of the line it seems to be meant for; null where there is none near. */
+  readonly gapMm: number | null;
+}
+
+/** A dropped line that hung on the rest by one end, or by none. */
+export interface Tail {
+  /** Its vertices from the free end on. */
+  readonly along: readonly number[];
+  readonly isFloating: boolean;
+  readonly lengthMm: number;
+}
+
+/**
+ * Drops loose tails. With `loose` null only tails up to `most` that hang on a joint go (overruns); with a
+ * list every tail goes, over and over until none is left, and the long ones are told as loose ends.
+ */
+export function trim(
+  grid: VertexGrid,
+  ends: readonly number[],
+  most: number,
+  repairs: Repair[],
+  loose: Tail[] | null,
+  kept: (vertex: number) => boolean,
+): number[] {
+  let current = [...ends];
+  for (;;) {
+    const at = meetingsOf(grid, current);
+    const dropped = new Set<number>();
+    for (let vertex = 0; vertex < at.vertexCount; vertex++) {
+      if (at.degree(vertex) !== 1) continue;
+      const tail: number[] = [];
+      const along = [vertex];
+      let length = 0;
+      let v = vertex;
+      let segment = at.at(vertex, 0);
+      for (;;) {
+        if (dropped.has(segment)) break;
+        tail.push(segment);
+        const far =
+          current[2 * segment] === v ? (current[2 * segment + 1] as number) : (current[2 * segment] as number);
+        length += distance(grid, v, far);
+        v = far;
+        along.push(v);
+        if (at.degree(v) !== 2) break;
+        segment = at.other(v, segment);
+      }
+      if (tail.length === 0) continue;
+      const hangs = at.degree(v) > 2;
+      if (loose === null && (kept(vertex) || !(hangs && length <= most))) continue;
+      for (const s of tail) dropped.add(s);
+      if (length <= most && !kept(vertex))
+        repairs.push({ kind: 'trimmed', at: pointAt(grid, vertex), movedMm: length / UNITS_PER_MM });
+      else loose?.push({ along, isFloating: at.degree(v) === 1, lengthMm: length / UNITS_PER_MM });
+    }
+    if (dropped.size === 0) return current;
+    const next: number[] = [];
+    for (let s = 0; s < current.length / 2; s++) {
+      if (!dropped.has(s)) next.push(current[2 * s] as number, current[2 * s + 1] as number);
+    }
+    current = next;
+    if (loose === null) return current;
+  }
+}
+
+/**
+ * Tells of dropped lines where they end, and which of them stop just short of what is left: within 5 mm, and no more
+ * than a quarter of their own length. Where the user wants an end as drawn (`kept`) it stops short of nothing.
+ */
+export function endsShort(
+  grid: VertexGrid,
+  ends: readonly number[],
+  tails: readonly Tail[],
+  kept: (vertex: number) => boolean,
+): LooseEnd[] {
+  if (tails.length === 0) return [];
+  const tree = ends.length > 0 ? segmentTree(grid, ends) : null;
+  const gapAt = (v: number, most: number): number => {
+    const [x, y] = [grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number];
+    const near = tree?.search(x - most, y - most, x + most, y + most) ?? [];
+    return near.reduce(
+      (least, s) => Math.min(least, Math.sqrt(nearestOnSegment(x, y, ...segmentXy(grid, ends, s)).distSq)),
+      Infinity,
+    );
+  };
+  const told: { tail: Tail; lines: (readonly Point[])[] }[] = [];
+  const hungAt = new Map<number, (typeof told)[number]>();
+  for (const tail of tails) {
+    const line = thinLine(
+      tail.along.map((v) => pointAt(grid, v)),
+      SHOWN_WITHIN_MM,
+    );
+    // A line that ends where another one was dropped hangs free for that alone.
+    const cause = hungAt.get(tail.along[0] as number) ?? { tail, lines: [] };
+    if (cause.tail === tail) told.push(cause);
+    cause.lines.push(line);
+    hungAt.set(tail.along.at(-1) as number, cause);
+  }
+  return told.map(({ tail: { along, isFloating, lengthMm }, lines }) => {
+    const most = Math.min(MOST_SHORT_MM, lengthMm * MOST_SHORT_SHARE) * UNITS_PER_MM;
+    const gaps = [along[0] as number, ...(isFloating ? [along.at(-1) as number] : [])]
+      .filter((v) => !kept(v))
+      .map((v) => ({ v, gap: gapAt(v, most) }))
+      .filter(({ gap }) => gap <= most);
+    const widest = gaps.reduce<{ v: number; gap: number } | null>((a, b) => (a && a.gap >= b.gap ? a : b), null);
+    const at = pointAt(grid, widest?.v ?? (along[0] as number));
+    return { at, lengthMm, lines, gapMm: widest ? widest.gap / UNITS_PER_MM : null };
+  });
+}
