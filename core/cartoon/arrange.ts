@@ -1,4 +1,4 @@
-import { checkMap, type MapFaces, type PlanarMap } from '../geometry/index.ts';
+import { checkMap, pathLength, type MapFaces, type PlanarMap } from '../geometry/index.ts';
 import { chainLines } from './chains.ts';
 import { heal, type Tolerance } from './heal.ts';
 import type { Repair } from './repair.ts';
@@ -26,17 +26,30 @@ export interface Arranged {
  */
 export function arrange(lines: readonly DrawnLine[], tolerance: Tolerance): Arranged | DrawingRefusal['refusal'] {
   const healed = heal(lines, tolerance);
-  if (healed === 'scribble') return 'scribble';
+  if (typeof healed === 'string') return healed;
   const drawnMap = chainLines(healed.grid, healed.ends);
   if (drawnMap.lines.length > MOST_LINES) return 'scribble';
   const { map, faces, repairs } = removeSlivers(drawnMap, healed.toleranceMm, healed.hadFreeEnds, tolerance.refused);
   if (faces.faces.length === 0) return 'nothing-closed';
   if (faces.faces.length > MOST_PIECES) return 'too-many';
   if (isScribble(map, faces)) return 'scribble';
+  if (isTangled(map, faces)) return 'tangle';
   const broken = checkMap(map, faces);
   if (broken.length > 0) throw new Error(`the map does not hold: ${broken[0]}`);
   const { loose, toleranceMm } = healed;
   return { map, faces, repairs: [...healed.repairs, ...repairs], loose, toleranceMm };
+}
+
+/** Squared length of a piece's border over its area: 16 for a square, 400 for a strip a hundred times as long as wide. */
+const MOST_WINDING_OF_A_PIECE = 20_000;
+
+/** No glass fits between lines that run to and fro so closely. */
+function isTangled(map: PlanarMap, { faces }: MapFaces): boolean {
+  const lengths = map.lines.map(({ points }) => pathLength(points));
+  return faces.some(({ rings, areaMm2 }) => {
+    const around = rings.flat().reduce((sum, ref) => sum + (lengths[ref < 0 ? ~ref : ref] as number), 0);
+    return around * around > MOST_WINDING_OF_A_PIECE * areaMm2;
+  });
 }
 
 /** Most regions are specks and most joints plain crossings: islands are small too, but nothing crosses there. */

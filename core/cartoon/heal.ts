@@ -12,7 +12,7 @@ import { doubledBorders } from './doubles.ts';
 import { FLATNESS_MM } from './read/pathData.ts';
 import type { DrawnLine } from './read/types.ts';
 import type { Repair } from './repair.ts';
-import { distance, freeEnds, meetingsOf, onGrid, pointAt, segmentTree, segmentXy } from './segments.ts';
+import { distance, freeEnds, meetingsOf, onGrid, pointAt, segmentTree, segmentXy, winding } from './segments.ts';
 import { endsShort, trim, type LooseEnd, type Tail } from './tails.ts';
 
 /** How far ends may be moved, and which of them the user wants left as drawn. */
@@ -36,6 +36,9 @@ export interface Healed {
   readonly hadFreeEnds: boolean;
 }
 
+/** Why lines are no drawing of a panel. */
+export type NoPanel = 'scribble' | 'tangle';
+
 /** When more than this share of the lines needed a repair, the hand was unsteady all over. */
 const SHAKY_SHARE = 0.25;
 /** sin 40°: two ends that run towards each other more nearly in one line make no corner of their own. */
@@ -44,6 +47,13 @@ const REFUSED_WITHIN_MM = 0.01;
 /** A panel of 8,000 pieces drawn line by line has about 48,000 ends; many more that hang free are hatching or fur. */
 const MOST_FREE_ENDS = 120_000;
 
+/**
+ * All lines of a panel together, squared, over the area they lie in: about four times the number of pieces, more where
+ * they wind, and four times as much where they are drawn double. A panel of 8,000 pieces stays far below this.
+ */
+const MOST_WINDING = 500_000;
+/** The same before crossings are looked for: lines may still lie on one another. */
+const MOST_WINDING_AS_DRAWN = 5_000_000;
 /** 8,000 pieces and a sliver at each of their 24,000 borders; many more are a scribble, which need not be healed first. */
 const MOST_REGIONS = 32_000;
 
@@ -55,13 +65,15 @@ const MOST_REGIONS = 32_000;
  * that four shaken ends become one joint; then overruns are trimmed, since an end past its line must not
  * reach for the next one; what is still alone goes to the nearest node, else to the nearest line.
  */
-export function heal(lines: readonly DrawnLine[], { snapMm, mostMm, refused }: Tolerance): Healed | 'scribble' {
+export function heal(lines: readonly DrawnLine[], { snapMm, mostMm, refused }: Tolerance): Healed | NoPanel {
   const repairs: Repair[] = [];
   const { grid, ends: traced } = onGrid(lines);
   const { ends: drawn, doubled } = withoutDoubles(traced);
+  if (winding(grid, drawn) > MOST_WINDING_AS_DRAWN) return 'tangle';
   let split = splitAtMeetings(grid, drawn);
   // Euler: a connected map has one bounded region more than edges above vertices, whether its tails are off or not.
   if (split.tooMany || split.ends.length / 2 - grid.xy.length / 2 > MOST_REGIONS) return 'scribble';
+  if (winding(grid, split.ends) > MOST_WINDING) return 'tangle';
   for (const at of doubledBorders(grid, [...doubled, ...split.doubled], split.ends))
     repairs.push({ kind: 'doubled', at, movedMm: 0 });
   const kept = keptPlaces(grid, refused);
@@ -72,6 +84,7 @@ export function heal(lines: readonly DrawnLine[], { snapMm, mostMm, refused }: T
   if (hadFreeEnds && toleranceMm > 0) {
     const snap = toleranceMm * UNITS_PER_MM;
     const gathered = gather(grid, drawn, freeAtFirst, snap, repairs, kept);
+    if (gathered === 'tangle') return 'tangle';
     if (gathered) split = splitAtMeetings(grid, gathered);
     const trimmed = trim(grid, split.ends, snap, repairs, null, kept);
     const reached = reach(grid, trimmed, snap, repairs, kept);
@@ -135,14 +148,16 @@ function gather(
   snap: number,
   repairs: Repair[],
   kept: (vertex: number) => boolean,
-): number[] | null {
+): number[] | null | 'tangle' {
   const at = meetingsOf(grid, ends);
   const free = loneEnds.filter((v) => v < at.vertexCount && at.degree(v) === 1 && !kept(v));
   if (free.length < 2) return null;
   const move = new Map<number, number>();
   const feet = new Map<number, number[]>();
+  const groups = clusters(grid, free, at, snap);
+  if (!groups) return 'tangle';
   const tree = segmentTree(grid, ends);
-  for (const members of clusters(grid, free, at, snap)) {
+  for (const members of groups) {
     const { vertex: target, on } = gatheringPlace(grid, ends, at, tree, members, snap);
     if (on !== null) putFoot(feet, on, target);
     for (const v of members) {
@@ -154,18 +169,25 @@ function gather(
   return move.size === 0 ? null : moved(grid, ends, move, feet);
 }
 
-/** Groups of two or more free ends, by rising distance, none further than `snap` from its group's middle. */
-function clusters(grid: VertexGrid, free: readonly number[], at: Meetings, snap: number): number[][] {
+/** Of 48,000 ends of a panel drawn line by line each has a handful of others near; many more are fur. */
+const MOST_PAIRS = 600_000;
+
+/**
+ * Groups of two or more free ends, by rising distance, none further than `snap` from its group's middle. Null where
+ * the ends stand in swarms.
+ */
+function clusters(grid: VertexGrid, free: readonly number[], at: Meetings, snap: number): number[][] | null {
   const tree = new Flatbush(free.length);
   for (const v of free) tree.add(grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number);
   tree.finish();
   const pairs: [number, number, number][] = [];
-  free.forEach((v, i) => {
+  for (const [i, v] of free.entries()) {
     const [x, y] = [grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number];
     for (const j of tree.search(x - 2 * snap, y - 2 * snap, x + 2 * snap, y + 2 * snap)) {
       if (j > i) pairs.push([distance(grid, v, free[j] as number), v, free[j] as number]);
     }
-  });
+    if (pairs.length > MOST_PAIRS) return null;
+  }
   pairs.sort((p, q) => p[0] - q[0]);
   const group = new Map(free.map((v) => [v, [v]]));
   for (const [, i, j] of pairs) {

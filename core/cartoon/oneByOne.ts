@@ -28,6 +28,10 @@ const MOST_REGIONS = 8_000;
 const MOST_NEAR = 300;
 /** Boxes of other regions round one place, on the whole: a panel has a handful. */
 const MOST_AROUND = 40;
+/** So many places of each outline are asked what they lie in. */
+const PLACES = 6;
+/** Of regions drawn one by one hardly any lies across another. */
+const MOST_ACROSS = 0.15;
 /** Cosine of 30°: borders this nearly parallel run side by side. */
 const ALONGSIDE_COS = 0.86;
 
@@ -197,7 +201,10 @@ function moved(ring: Ring, byMm: number): Ring[] {
   return byMm === 0 ? [ring] : insetRegion([ring], byMm);
 }
 
-/** Which regions lie inside another one, and how many each one holds. Null for a heap of outlines on one another. */
+/**
+ * Which regions lie inside another one, and how many each one holds. Null for a heap of outlines on one another:
+ * regions drawn one by one may overlap a little at their borders, or lie in one another whole.
+ */
 function containment(
   regions: readonly Region[],
 ): { readonly inside: ReadonlySet<number>; readonly holds: Int32Array } | null {
@@ -210,16 +217,35 @@ function containment(
   const inside = new Set<number>();
   const holds = new Int32Array(regions.length);
   let looked = 0;
+  /** Regions round a place of region `i`, by their boxes first. */
+  const around = (i: number, [x, y]: Point): number[] => {
+    const boxes = tree.search(x, y, x, y);
+    looked += boxes.length;
+    return boxes.filter((k) => k !== i && contains((regions[k] as Region).ring, [x, y]));
+  };
   for (let i = 0; i < regions.length; i++) {
-    const [x, y] = (regions[i] as Region).ring[0] as Point;
-    const around = tree.search(x, y, x, y);
-    looked += around.length;
-    if (looked > MOST_AROUND * (regions.length + 100)) return null;
-    for (const k of around) {
-      if (k === i || !contains((regions[k] as Region).ring, [x, y])) continue;
+    for (const k of around(i, (regions[i] as Region).ring[0] as Point)) {
       inside.add(i);
       holds[k] = (holds[k] as number) + 1;
     }
+    if (looked > MOST_AROUND * (regions.length + 100)) return null;
   }
-  return { inside, holds };
+  const across = regions.filter(({ ring }, i) => {
+    const deep = new Map<number, number>();
+    const places = Math.min(PLACES, ring.length);
+    for (let p = 0; p < places; p++) {
+      const place = ring[Math.floor((p * ring.length) / places)] as Point;
+      for (const k of around(i, place))
+        if (isDeep((regions[k] as Region).ring, place)) deep.set(k, (deep.get(k) ?? 0) + 1);
+    }
+    return [...deep.values()].some((n) => n < places);
+  });
+  return across.length > MOST_ACROSS * regions.length ? null : { inside, holds };
 }
+
+/** Whether a point lies further from a ring than two copies of one border can be apart. */
+const isDeep = (ring: Ring, [x, y]: Point): boolean =>
+  ring.every(([ax, ay], i) => {
+    const [bx, by] = ring[(i + 1) % ring.length] as Point;
+    return nearestOnSegment(x, y, ax, ay, bx, by).distSq > MOST_APART_MM * MOST_APART_MM;
+  });

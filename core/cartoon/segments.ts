@@ -57,3 +57,19 @@ export function segmentTree(grid: VertexGrid, ends: readonly number[]): Flatbush
   tree.finish();
   return tree;
 }
+
+/** The squared length of all segments over the area of the box round them; no unit. */
+export function winding(grid: VertexGrid, ends: readonly number[]): number {
+  let length = 0;
+  let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (let i = 0; i < ends.length; i += 2) {
+    const [ax, ay, bx, by] = segmentXy(grid, ends, i / 2);
+    length += Math.sqrt((bx - ax) ** 2 + (by - ay) ** 2);
+    minX = Math.min(minX, ax, bx);
+    minY = Math.min(minY, ay, by);
+    maxX = Math.max(maxX, ax, bx);
+    maxY = Math.max(maxY, ay, by);
+  }
+  const area = (maxX - minX) * (maxY - minY);
+  return area > 0 ? (length * length) / area : 0;
+}

@@ -12,8 +12,13 @@ export const UNITS_PER_MM = 1e4;
 const ON_LINE = 10;
 /** More meetings than this is no drawing of a panel; it would only eat memory. */
 const MOST_MEETINGS = 200_000;
-/** Longer runs have boxes that overlap with more of their neighbours; 8 to 16 are equally good. */
-const LONGEST_RUN = 12;
+/** Segments to a run, longest first; 8 to 16 are equally good where lines stand apart as on a panel. */
+const RUN_LENGTHS = [12, 3, 1];
+/** Overlapping boxes to a run, on the whole, from which on shorter runs are better. */
+const CROWDED = 24;
+const SAMPLED_RUNS = 200;
+/** Pairs of overlapping boxes to look at one by one, at most: a few seconds' work. */
+const MOST_PAIRS = 12_000_000;
 /** Rounding a crossing can bring about another one; in practice the second pass finds none. */
 const MOST_PASSES = 6;
 
@@ -92,17 +97,11 @@ function findSplits(grid: VertexGrid, ends: readonly number[], freshFrom: number
   const splits = new Map<number, number[]>();
   if (ends.length < 4) return splits;
   const boxes = segmentBoxes(grid, ends);
-  const runs = monotoneRuns(grid, ends, freshFrom);
+  const index = indexRuns(grid, ends, boxes, freshFrom);
+  if (!index) return null;
+  const { runs, runBoxes, tree } = index;
   const runCount = runs.length - 1;
   const freshRun = runs.indexOf(freshFrom);
-  const index = new Flatbush(runCount);
-  const runBoxes = new Float64Array(4 * runCount);
-  for (let r = 0; r < runCount; r++) {
-    const box = boxOfRange(boxes, runs[r] as number, runs[r + 1] as number);
-    runBoxes.set(box, 4 * r);
-    index.add(...box);
-  }
-  index.finish();
   let meetings = 0;
   const add = (segment: number, vertex: number) => {
     meetings++;
@@ -114,7 +113,7 @@ function findSplits(grid: VertexGrid, ends: readonly number[], freshFrom: number
   const near: number[] = [];
   for (let r = freshRun; r < runCount; r++) {
     const [x0, y0, x1, y1] = [0, 1, 2, 3].map((k) => runBoxes[4 * r + k]) as Box;
-    for (const other of index.search(x0, y0, x1, y1, (o) => o > r || o < freshRun)) {
+    for (const other of tree.search(x0, y0, x1, y1, (o) => o > r || o < freshRun)) {
       near.length = 0;
       for (let o = runs[other] as number; o < (runs[other + 1] as number); o++)
         if (overlap(boxes, 4 * o, runBoxes, 4 * r)) near.push(o);
@@ -127,6 +126,42 @@ function findSplits(grid: VertexGrid, ends: readonly number[], freshFrom: number
     }
   }
   return splits;
+}
+
+interface RunIndex {
+  readonly runs: readonly number[];
+  readonly runBoxes: Float64Array;
+  readonly tree: Flatbush;
+}
+
+/**
+ * Boxes round runs of segments, as long as these do not overlap with too many others: where lines lie close side by
+ * side, long runs are all in one another's boxes. Null where they are even so.
+ */
+function indexRuns(grid: VertexGrid, ends: readonly number[], boxes: Float64Array, freshFrom: number): RunIndex | null {
+  for (const longest of RUN_LENGTHS) {
+    const runs = monotoneRuns(grid, ends, freshFrom, longest);
+    const runCount = runs.length - 1;
+    const tree = new Flatbush(runCount);
+    const runBoxes = new Float64Array(4 * runCount);
+    for (let r = 0; r < runCount; r++) {
+      const box = boxOfRange(boxes, runs[r] as number, runs[r + 1] as number);
+      runBoxes.set(box, 4 * r);
+      tree.add(...box);
+    }
+    tree.finish();
+    const step = Math.max(1, Math.floor(runCount / SAMPLED_RUNS));
+    let hits = 0;
+    let sampled = 0;
+    for (let r = 0; r < runCount; r += step) {
+      const [x0, y0, x1, y1] = [0, 1, 2, 3].map((k) => runBoxes[4 * r + k]) as Box;
+      hits += tree.search(x0, y0, x1, y1).length;
+      sampled++;
+    }
+    if (hits <= CROWDED * sampled) return { runs, runBoxes, tree };
+    if (longest === 1) return (hits / sampled) * runCount > MOST_PAIRS ? null : { runs, runBoxes, tree };
+  }
+  return null;
 }
 
 type Box = [minX: number, minY: number, maxX: number, maxY: number];
@@ -154,7 +189,7 @@ function segmentBoxes({ xy }: VertexGrid, ends: readonly number[]): Float64Array
  * No two segments of such a run meet but at the vertex they share, so a curve of many small segments is held
  * against others by a few boxes.
  */
-function monotoneRuns({ xy }: VertexGrid, ends: readonly number[], freshFrom: number): number[] {
+function monotoneRuns({ xy }: VertexGrid, ends: readonly number[], freshFrom: number, longest: number): number[] {
   const starts: number[] = [];
   const n = ends.length / 2;
   let runX = 0;
@@ -168,7 +203,7 @@ function monotoneRuns({ xy }: VertexGrid, ends: readonly number[], freshFrom: nu
     const goesOn =
       s > 0 &&
       s !== freshFrom &&
-      s - from < LONGEST_RUN &&
+      s - from < longest &&
       ends[2 * s - 1] === ends[2 * s] &&
       runX * dirX >= 0 &&
       runY * dirY >= 0;

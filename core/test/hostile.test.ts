@@ -51,6 +51,22 @@ function wavyNet(): string {
   }
   return parts.join('');
 }
+const circle = (x: number, y: number, r: number) =>
+  `<circle fill="none" stroke="#000" cx="${x.toFixed(2)}" cy="${y.toFixed(2)}" r="${r.toFixed(3)}"/>`;
+function bubbles(count: number): string {
+  const random = seededRandom(8);
+  return Array.from({ length: count }, () => circle(random() * 200, random() * 200, 1 + random() * 8)).join('');
+}
+const rings = (count: number) => Array.from({ length: count }, (_, k) => circle(100, 100, (k + 1) * 0.045)).join('');
+const fur = (count: number) =>
+  `<path fill="none" stroke="#000" d="${Array.from({ length: count }, (_, i) => `M${(i * 0.006).toFixed(3)} 0v1.${i % 10}`).join('')}"/>`;
+const spiral = (steps: number) =>
+  `M${Array.from({ length: steps }, (_, i) => {
+    const r = i * 0.0004;
+    return `${(300 + r * Math.cos(i * 0.02)).toFixed(3)} ${(300 + r * Math.sin(i * 0.02)).toFixed(3)}`;
+  }).join('L')}`;
+const comb = (teeth: number) =>
+  `M0 200${Array.from({ length: 2 * teeth }, (_, i) => `L${(i * 0.002).toFixed(4)} ${i % 2 ? 1 : 150}`).join('')}L200 200Z`;
 const useBomb = `<defs><g id="a0"><rect width="5" height="5" stroke="#000" fill="none"/></g>${Array.from({ length: 9 }, (_, i) => `<g id="a${i + 1}">${`<use xlink:href="#a${i}" x="${i}"/>`.repeat(10)}</g>`).join('')}</defs><use xlink:href="#a9"/>`;
 const entityBomb = `<!DOCTYPE svg [<!ENTITY c0 "lol">${Array.from({ length: 20 }, (_, i) => `<!ENTITY c${i + 1} "${`&c${i};`.repeat(9)}">`).join('')}]>`;
 const styles = (rules: number) =>
@@ -64,7 +80,7 @@ const dxfLines = (count: number) => {
 
 describe('hostile and enormous drawings: a plain refusal or a right answer, soon', () => {
   it.each<[string, () => string, DrawingRefusalCode | number]>([
-    ['200,000 segments of scribble', () => path(scribble(200_000)), 'scribble'],
+    ['200,000 segments of scribble', () => path(scribble(200_000)), 'tangle'],
     ['a walk of 200,000 steps', () => path(walk(200_000)), 'scribble'],
     ['200,000 hairs', () => svg(`<path fill="none" stroke="#000" d="${hairs(200_000)}"/>${FRAME}`), 'too-many'],
     ['a net of long wavy lines', () => path(wavyNet()), 100],
@@ -92,8 +108,14 @@ describe('hostile and enormous drawings: a plain refusal or a right answer, soon
               `<rect fill="none" stroke="#000" x="${(i % 250) * 2.4}" y="${Math.floor(i / 250) * 2.4}" width="2" height="2"/>`,
           ).join(''),
         ),
-      'too-many',
+      'tangle',
     ],
+    ['four thousand bubbles over one another', () => svg(bubbles(4000)), 'scribble'],
+    ['a hundred thousand hairs along one edge', () => svg(fur(100_000) + FRAME), 'scribble'],
+    ['a spiral of 200,000 steps', () => path(spiral(200_000)), 'tangle'],
+    ['a comb of 50,000 teeth', () => path(comb(50_000)), 'tangle'],
+    ['two thousand rings in one another', () => svg(rings(2000)), 'tangle'],
+    ['27 MB of words', () => svg(`${FRAME}<text x="9" y="9">${'ab '.repeat(9e6)}</text>`), 1],
     ['groups five thousand deep', () => svg(`${'<g>'.repeat(5000)}${FRAME}${'</g>'.repeat(5000)}`), 'too-large'],
     ['twenty thousand rules of style', () => svg(styles(20_000) + FRAME), 1],
     ['uses that multiply', () => svg(useBomb), 1],

@@ -92,6 +92,7 @@ describe('why a drawing or a change was not taken', () => {
     'nothing-closed',
     'too-wide',
     'scribble',
+    'tangle',
     'too-many',
     'bad-size',
   ] as const;

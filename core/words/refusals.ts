@@ -115,6 +115,8 @@ export function drawingRefusalWords(code: DrawingRefusalCode): string {
       return 'The panel would be more than 3.2 m across; set its true size by one measure.';
     case 'scribble':
       return 'The lines cross so often that most regions are specks; this is no cartoon of a panel.';
+    case 'tangle':
+      return 'The lines lie so close together that no glass fits between them; this is no cartoon of a panel.';
     case 'too-many':
       return 'This drawing has more lines or regions than a panel of 8,000 pieces; leave hatching and shading out and save it again.';
     case 'bad-size':

@@ -64,6 +64,7 @@ describe('refusals', () => {
     'nothing-closed',
     'too-wide',
     'scribble',
+    'tangle',
     'bad-size',
   ] as DrawingRefusalCode[])('a drawing refused for %s says what to do', (code) => {
     expect(drawingRefusalWords(code)).toMatch(/^(This|The|No) .*\.$/);

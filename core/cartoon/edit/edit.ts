@@ -340,7 +340,7 @@ function withVertices(line: DrawnLine, feet: readonly Point[]): DrawnLine {
 /** Arranges changed lines and gives every region its number back. Null when nothing closed is left. */
 function rebuilt(old: Cartoon, drawn: readonly DrawnLine[]): Edited | null {
   const healed = heal(drawn, { snapMm: 0, mostMm: 0, refused: [] });
-  if (healed === 'scribble') return null;
+  if (typeof healed === 'string') return null;
   const map = chainLines(healed.grid, healed.ends);
   const traced = facesOf(map);
   if (traced.faces.length === 0 || checkMap(map, traced).length > 0) return null;

@@ -13,6 +13,9 @@ const MOST_NODES = 400_000;
 /** Editors shorten namespace addresses with entities; a real one is never longer than this. */
 const MOST_ENTITY = 1000;
 
+/** Style sheets are long; words on a cartoon are not. */
+const MOST_TEXT = 2_000_000;
+
 export type MarkupProblem = 'not-markup' | 'too-deep' | 'too-many';
 
 /**
@@ -47,7 +50,7 @@ export function readMarkup(source: string): { root: MarkupNode } | { problem: Ma
   });
   const collect = (words: string) => {
     const node = open.at(-1);
-    if (node) node.text += words;
+    if (node && node.text.length < MOST_TEXT) node.text += words.slice(0, MOST_TEXT);
   };
   parser.on('text', collect);
   parser.on('cdata', collect);

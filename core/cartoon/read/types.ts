@@ -39,6 +39,7 @@ export type DrawingRefusalCode =
   | 'nothing-closed'
   | 'too-wide'
   | 'scribble'
+  | 'tangle'
   | 'too-many'
   | 'bad-size';
 
