@@ -131,7 +131,7 @@ describe('hostile and enormous drawings: a plain refusal or a right answer, soon
       () => '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 0 0"><path stroke="#000" d="M0 0H9V9Z"/></svg>',
       'no-size',
     ],
-    ['a DXF of 150,000 lines', () => dxfLines(150_000), 'too-many'],
+    ['a DXF of 125,000 lines', () => dxfLines(125_000), 'too-many'],
   ])('%s', { timeout: 60_000 }, (_, make, expected) => {
     const { result, seconds } = outcome(make());
     expect(result).toBe(expected);
