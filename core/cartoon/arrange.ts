@@ -33,7 +33,6 @@ export function arrange(lines: readonly DrawnLine[], tolerance: Tolerance): Arra
   if (faces.faces.length === 0) return 'nothing-closed';
   if (faces.faces.length > MOST_PIECES) return 'too-many';
   if (isScribble(map, faces)) return 'scribble';
-  if (isTangled(map, faces)) return 'tangle';
   const broken = checkMap(map, faces);
   if (broken.length > 0) throw new Error(`the map does not hold: ${broken[0]}`);
   const { loose, toleranceMm } = healed;
@@ -43,8 +42,8 @@ export function arrange(lines: readonly DrawnLine[], tolerance: Tolerance): Arra
 /** Squared length of a piece's border over its area: 16 for a square, 400 for a strip a hundred times as long as wide. */
 const MOST_WINDING_OF_A_PIECE = 20_000;
 
-/** No glass fits between lines that run to and fro so closely. */
-function isTangled(map: PlanarMap, { faces }: MapFaces): boolean {
+/** Whether a piece runs to and fro so closely that it cannot be glass. The ink of a pen does so too. */
+export function isTangled(map: PlanarMap, { faces }: MapFaces): boolean {
   const lengths = map.lines.map(({ points }) => pathLength(points));
   return faces.some(({ rings, areaMm2 }) => {
     const around = rings.flat().reduce((sum, ref) => sum + (lengths[ref < 0 ? ~ref : ref] as number), 0);

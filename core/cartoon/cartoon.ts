@@ -1,5 +1,5 @@
 import { boxOf, pathLength, thinLine, type Point } from '../geometry/index.ts';
-import { arrange, type Arranged } from './arrange.ts';
+import { arrange, isTangled, type Arranged } from './arrange.ts';
 import { describeCartoon, namedByTexts, piecesAt, shapeFindings } from './describe.ts';
 import type { Tolerance } from './heal.ts';
 import type { LooseEnd } from './tails.ts';
@@ -64,6 +64,7 @@ export function makeCartoon(raw: RawDrawing, options: CartoonOptions = {}): Cart
     if (typeof again !== 'string') arranged = { ...again, repairs: arranged.repairs, loose: arranged.loose };
   }
   const { map, faces, loose, repairs, toleranceMm } = arranged;
+  if (!options.asDrawn && isTangled(map, faces)) return { refusal: 'tangle' };
   progress(0.8);
   const texts = raw.texts.map((text) => ({ ...text, at: place(text.at) }));
   const cartoon = describeCartoon(map, namedByTexts(texts), faces);

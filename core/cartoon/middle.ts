@@ -1,6 +1,7 @@
 import { Delaunay } from 'd3-delaunay';
 import { thinLine, UNITS_PER_MM, VertexGrid, type Point, type Ring } from '../geometry/index.ts';
 import { chainLines } from './chains.ts';
+import { FLATNESS_MM } from './read/pathData.ts';
 import type { DrawnLine } from './read/types.ts';
 import { straightenJoints } from './trueJoints.ts';
 
@@ -26,7 +27,7 @@ export interface Bank {
  *      B ·  ·  ·  ·  ·          channels meet in one node.
  *
  * @param widthMm how wide the channel is on the whole
- * @returns open lines from joint to joint, thinned to a hundredth of the channel's width
+ * @returns open lines from joint to joint, thinned to a hundredth of the channel's width, as curves are at least
  */
 export function middleLines(banks: readonly Bank[], widthMm: number, mostMm: number): DrawnLine[] {
   const length = banks.reduce((sum, { ring }) => sum + around(ring), 0);
@@ -82,7 +83,7 @@ export function middleLines(banks: readonly Bank[], widthMm: number, mostMm: num
     if (from !== to) ends.push(from, to);
   }
   return straightenJoints(chainLines(grid, ends), widthMm).map((points) => ({
-    points: isLoop(points) ? points : thinLine(points, widthMm / 100),
+    points: isLoop(points) ? points : thinLine(points, Math.max(FLATNESS_MM, widthMm / 100)),
     closed: false,
   }));
 }

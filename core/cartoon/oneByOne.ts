@@ -6,6 +6,7 @@ import {
   insetRegion,
   nearestOnSegment,
   signedArea,
+  thinRing,
   type Point,
   type Ring,
 } from '../geometry/index.ts';
@@ -14,6 +15,8 @@ import type { DrawnLine } from './read/types.ts';
 
 /** Borders further apart than this are two borders: no glass is narrower than 2 mm. */
 const MOST_APART_MM = 2;
+/** Outlines of fewer points are not worth thinning. */
+const FEW_POINTS = 24;
 /** Borders nearer than this are one to the arrangement itself. */
 const SAME_MM = 0.004;
 /** Drawings whose closed outlines make up less of their length than this are nets of lines. */
@@ -71,7 +74,11 @@ export function joinRegions(lines: readonly DrawnLine[]): Borders | null {
   const widthMm = apart.gapMm + 2 * inMm;
   const mostMm = Math.max(0.1, widthMm * 1.5);
   const reach = mostMm / 2 + 0.02;
-  const oriented = drawnIn.map(({ ring, isHole }) => (signedArea(ring) > 0 !== isHole ? ring : [...ring].reverse()));
+  // Only what others do not surround shows in the contour; of the rest it is enough to know where it lies.
+  const oriented = drawnIn.map(({ ring, isHole, label }) => {
+    const roughly = thinRing(ring, FEW_POINTS, reach / 8, apart.surrounded.has(label) ? reach / 2 : reach / 8);
+    return signedArea(roughly) > 0 !== isHole ? roughly : [...roughly].reverse();
+  });
   const contour = closeGaps(oriented, reach, reach - inMm);
   const middle = middleLines(drawnIn, apart.medianMm + 2 * inMm || widthMm, mostMm);
   const islands = regions.filter((_, i) => !apart.beside.has(i) && within.inside.has(i)).map(({ ring }) => ring);
@@ -122,6 +129,8 @@ interface Apart {
   readonly medianMm: number;
   /** Regions that have another beside them. */
   readonly beside: ReadonlySet<number>;
+  /** Regions that have others beside them all round. */
+  readonly surrounded: ReadonlySet<number>;
 }
 
 function measureApart(regions: readonly Region[]): Apart | null {
@@ -146,6 +155,7 @@ function measureApart(regions: readonly Region[]): Apart | null {
   const gaps: number[] = [];
   const overlaps: number[] = [];
   const beside = new Set<number>();
+  const open = new Set<number>();
   let samples = 0;
   let carried = 0;
   for (let s = 0; s < owner.length; s++) {
@@ -180,6 +190,7 @@ function measureApart(regions: readonly Region[]): Apart | null {
         best = Math.sqrt(hit.distSq);
         other = owner[o] as number;
       }
+      if (near.length === 0) open.add(owner[s] as number);
       if (other < 0) continue;
       beside.add(owner[s] as number).add(other);
       if (best <= SAME_MM) continue;
@@ -193,7 +204,13 @@ function measureApart(regions: readonly Region[]): Apart | null {
   if (samples === 0 || near < BESIDE_SHARE * samples) return null;
   const at = (values: number[], share: number) =>
     values.sort((a, b) => a - b)[Math.floor((values.length - 1) * share)] ?? 0;
-  return { gapMm: at(gaps, 0.98), overlapMm: at(overlaps, 0.999), medianMm: at(gaps, 0.5), beside };
+  return {
+    gapMm: at(gaps, 0.98),
+    overlapMm: at(overlaps, 0.999),
+    medianMm: at(gaps, 0.5),
+    beside,
+    surrounded: new Set([...beside].filter((r) => !open.has(r))),
+  };
 }
 
 /** A ring drawn in (or, with a negative measure, out); it may come apart or vanish. */

@@ -1,4 +1,4 @@
-import { perimeter, signedArea, type Point } from '../geometry/index.ts';
+import { perimeter, signedArea, thinRing, type Point } from '../geometry/index.ts';
 import type { CutPiece } from '../sizing/index.ts';
 import { bitesOf, narrowestNeck, sharpestPoint, tightestInsideCorner, type Neck } from './ringShape.ts';
 
@@ -63,6 +63,9 @@ export interface Cuttability {
 }
 
 /** What is hard about cutting one piece, from its cut outline. */
+/** No hand and no wheel follows more points than this round one piece; shapes are judged without them. */
+const MOST_POINTS = 2000;
+
 export function cuttability(piece: CutPiece, limits: CuttingLimits = DEFAULT_CUTTING_LIMITS): Cuttability {
   const findings: CuttingFinding[] = [];
   const { number } = piece;
@@ -72,7 +75,8 @@ export function cuttability(piece: CutPiece, limits: CuttingLimits = DEFAULT_CUT
   const hole = piece.rings.find((ring) => signedArea(ring) < 0);
   if (hole) findings.push({ kind: 'hole', number, at: hole[0] as Point });
   let neck: Neck | null = null;
-  for (const ring of outer) {
+  for (const whole of outer) {
+    const ring = thinRing(whole, MOST_POINTS, 0.02, 3);
     const point = sharpestPoint(ring);
     if (point && point.degrees < limits.sharpDeg) findings.push({ kind: 'sharp-point', number, ...point });
     const bites = bitesOf(ring);

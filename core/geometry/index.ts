@@ -17,4 +17,4 @@ export { splitAtMeetings, UNITS_PER_MM, VertexGrid, withoutDoubles } from './arr
 export { checkMap, facesOf, ringPoints, type Face, type MapFaces, type MapLine, type PlanarMap } from './planarMap.ts';
 export { mitredInset } from './mitredInset.ts';
 export { Meetings, PairTable } from './tables.ts';
-export { thinLine } from './thin.ts';
+export { thinLine, thinRing } from './thin.ts';

@@ -1,4 +1,4 @@
-import type { Point } from './ring.ts';
+import type { Point, Ring } from './ring.ts';
 
 /**
  * A line with fewer points, nowhere further than `withinMm` from the one given (Douglas and Peucker 1973, with a
@@ -33,4 +33,16 @@ export function thinLine(points: readonly Point[], withinMm: number): readonly P
     open.push([from, far], [far, to]);
   }
   return points.filter((_, i) => keep[i] === 1);
+}
+
+/**
+ * A ring of at most `most` points where that can be had within `upToMm`: from `fromMm` on it is thinned twice as much
+ * each time. A ring that is not larger comes back as it is.
+ */
+export function thinRing(ring: Ring, most: number, fromMm: number, upToMm: number): Ring {
+  if (ring.length <= most) return ring;
+  const closed = [...ring, ring[0] as Point];
+  let thinned = ring;
+  for (let mm = fromMm; mm <= upToMm && thinned.length > most; mm *= 2) thinned = thinLine(closed, mm).slice(0, -1);
+  return thinned.length >= 3 ? thinned : ring;
 }

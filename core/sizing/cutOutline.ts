@@ -7,6 +7,8 @@ import {
   mitredInset,
   perimeter,
   signedArea,
+  thinLine,
+  thinRing,
   type MapLine,
   type Point,
   type Ring,
@@ -72,18 +74,27 @@ export function cutOutline(
   };
 }
 
+/** A traced outline of more points is thinned before it is moved in, by no more than a grinder's mark. */
+const MANY_POINTS = 300;
+/** One of so many, that far and further. */
+const MOST_POINTS = 3000;
+
 /** @param byMm how far each line of the piece moves in, in the order of its rings */
-function movedIn(cartoon: Cartoon, piece: CartoonPiece, region: readonly Ring[], byMm: readonly number[]): Ring[] {
-  const quick = region.length === 1 && mitredInset(region[0] as Ring, edgeMeasures(cartoon, piece, byMm));
+function movedIn(cartoon: Cartoon, piece: CartoonPiece, drawn: readonly Ring[], byMm: readonly number[]): Ring[] {
+  const region = drawn.map((ring) => thinRing(thinRing(ring, MANY_POINTS, 0.01, 0.08), MOST_POINTS, 0.16, 0.16));
+  const isThinned = region.some((ring, i) => ring !== drawn[i]);
+  const quick = !isThinned && region.length === 1 && mitredInset(region[0] as Ring, edgeMeasures(cartoon, piece, byMm));
   if (quick) return [signedArea(quick) > 0 ? quick : [...quick].reverse()];
   const first = byMm[0] ?? 0;
   if (byMm.every((mm) => mm === first)) return insetRegion(region, first);
   const strips = piece.rings.flat().map((ref, i) => ({
-    points: (cartoon.map.lines[ref < 0 ? ~ref : ref] as MapLine).points,
+    points: thinned((cartoon.map.lines[ref < 0 ? ~ref : ref] as MapLine).points, isThinned),
     halfMm: byMm[i] as number,
   }));
   return cutAway(region, strips);
 }
+
+const thinned = (points: Ring, isThinned: boolean): Ring => (isThinned ? thinLine(points, 0.05) : points);
 
 /** How far each edge of the outer ring moves: every chord of a line as far as its line. */
 function edgeMeasures(cartoon: Cartoon, piece: CartoonPiece, byMm: readonly number[]): number[] {

@@ -16,6 +16,8 @@ const MOST_ENTITY = 1000;
 /** Style sheets are long; words on a cartoon are not. */
 const MOST_TEXT = 2_000_000;
 
+const LONG_COMMENT = 100_000;
+
 export type MarkupProblem = 'not-markup' | 'too-deep' | 'too-many';
 
 /**
@@ -54,11 +56,27 @@ export function readMarkup(source: string): { root: MarkupNode } | { problem: Ma
   };
   parser.on('text', collect);
   parser.on('cdata', collect);
-  parser.write(body).close();
+  parser.write(withoutLongComments(body)).close();
   return problem ? { problem } : { root };
 }
 
 const local = (name: string): string => name.slice(name.indexOf(':') + 1).toLowerCase();
+
+/** The parser gathers a comment whole before it lets go of it: one of many megabytes is taken out first. */
+function withoutLongComments(text: string): string {
+  let kept = '';
+  let from = 0;
+  for (let at = text.indexOf('<!--'); at >= 0; at = text.indexOf('<!--', at + 4)) {
+    const end = text.indexOf('-->', at);
+    const to = end < 0 ? text.length : end + 3;
+    if (to - at > LONG_COMMENT) {
+      kept += text.slice(from, at);
+      from = to;
+    }
+    at = to - 4;
+  }
+  return from === 0 ? text : kept + text.slice(from);
+}
 
 function withoutDoctype(text: string): { body: string; entities: Map<string, string> } {
   const entities = new Map<string, string>();
