@@ -27,9 +27,15 @@ export interface Bank {
  *      B ·  ·  ·  ·  ·          channels meet in one node.
  *
  * @param widthMm how wide the channel is on the whole
- * @returns open lines from joint to joint, thinned to a hundredth of the channel's width, as curves are at least
+ * @param thinnedMm how far the lines may be from the middle for having fewer points
+ * @returns open lines from joint to joint
  */
-export function middleLines(banks: readonly Bank[], widthMm: number, mostMm: number): DrawnLine[] {
+export function middleLines(
+  banks: readonly Bank[],
+  widthMm: number,
+  mostMm: number,
+  thinnedMm = Math.max(FLATNESS_MM, widthMm / 100),
+): DrawnLine[] {
   const length = banks.reduce((sum, { ring }) => sum + around(ring), 0);
   const step = Math.max(LEAST_STEP_MM, widthMm / SAMPLES_TO_A_WIDTH, length / MOST_SAMPLES);
   const xy: number[] = [];
@@ -83,7 +89,7 @@ export function middleLines(banks: readonly Bank[], widthMm: number, mostMm: num
     if (from !== to) ends.push(from, to);
   }
   return straightenJoints(chainLines(grid, ends), widthMm).map((points) => ({
-    points: isLoop(points) ? points : thinLine(points, Math.max(FLATNESS_MM, widthMm / 100)),
+    points: isLoop(points) ? points : thinLine(points, thinnedMm),
     closed: false,
   }));
 }

@@ -11,6 +11,7 @@ import {
   type Ring,
 } from '../geometry/index.ts';
 import { middleLines } from './middle.ts';
+import { FLATNESS_MM } from './read/pathData.ts';
 import type { DrawnLine } from './read/types.ts';
 
 /** Borders further apart than this are two borders: no glass is narrower than 2 mm. */
@@ -80,7 +81,9 @@ export function joinRegions(lines: readonly DrawnLine[]): Borders | null {
     return signedArea(roughly) > 0 !== isHole ? roughly : [...roughly].reverse();
   });
   const contour = closeGaps(oriented, reach, reach - inMm);
-  const middle = middleLines(drawnIn, apart.medianMm + 2 * inMm || widthMm, mostMm);
+  // Where copies waver beside each other their middle is no surer than a part of that.
+  const surerMm = Math.max(FLATNESS_MM, (apart.gapMm + apart.overlapMm) / 8);
+  const middle = middleLines(drawnIn, apart.medianMm + 2 * inMm || widthMm, mostMm, surerMm);
   const islands = regions.filter((_, i) => !apart.beside.has(i) && within.inside.has(i)).map(({ ring }) => ring);
   return {
     lines: [...[...contour, ...islands].map((ring) => ({ points: ring, closed: true })), ...middle],

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { readCartoon, type DrawingRefusalCode } from '../cartoon/index.ts';
+import { studyCartoon } from '../cutting/index.ts';
+import { DEFAULT_ALLOWANCE } from '../sizing/index.ts';
 import { seededRandom } from '../units/index.ts';
 
 /** Work, not waiting: the processor's time does not depend on what else the machine is doing. Issue: 5 s. */
@@ -136,5 +138,72 @@ describe('hostile and enormous drawings: a plain refusal or a right answer, soon
     const { result, seconds } = outcome(make());
     expect(result).toBe(expected);
     expect(seconds).toBeLessThan(MOST_SECONDS);
+  });
+});
+
+/** Koch's snowflake: every side takes on a tooth a third as long, again and again; 3 · 4ⁿ sides. */
+function snowflake(rounds: number): string {
+  let points: [number, number][] = [
+    [100, 200],
+    [500, 200],
+    [300, 546.41],
+  ];
+  for (let k = 0; k < rounds; k++)
+    points = points.flatMap(([ax, ay], i): [number, number][] => {
+      const [bx, by] = points[(i + 1) % points.length] as [number, number];
+      const [dx, dy] = [(bx - ax) / 3, (by - ay) / 3];
+      return [
+        [ax, ay],
+        [ax + dx, ay + dy],
+        [ax + 1.5 * dx + dy * 0.866, ay + 1.5 * dy - dx * 0.866],
+        [ax + 2 * dx, ay + 2 * dy],
+      ];
+    });
+  return `M${points.map((p) => p.map((v) => v.toFixed(4)).join(' ')).join('L')}Z`;
+}
+/** Panes filled one by one, traced with 200 points each that waver by 0.1 mm. */
+function tracedPanes(across: number): string {
+  const random = seededRandom(9);
+  const waver = () => (random() - 0.5) * 0.2;
+  const side = (k: number): [number, number] => {
+    const t = (k % 50) * 0.4;
+    return k < 50 ? [t, 0] : k < 100 ? [20, t] : k < 150 ? [20 - t, 20] : [0, 20 - t];
+  };
+  const pane = (x: number, y: number) =>
+    `<path d="M${Array.from({ length: 200 }, (_, k) => side(k).map((v, i) => (v + (i ? y : x) + waver()).toFixed(3))).join('L')}Z"/>`;
+  return Array.from({ length: across * across }, (_, k) => pane((k % across) * 20, Math.floor(k / across) * 20)).join(
+    '',
+  );
+}
+
+describe('outlines of very many points are cut out and judged soon', () => {
+  it.each<[string, () => string, number, number]>([
+    // Area of the snowflake: 8/5 of its triangle (von Koch 1904).
+    ['a snowflake of 49,152 sides', () => path(snowflake(7)), 1, 1.6 * (Math.sqrt(3) / 4) * 400 ** 2],
+    [
+      'a circle of 100,000 points',
+      () =>
+        svg(
+          `<polygon fill="none" stroke="#000" points="${Array.from({ length: 100_000 }, (_, i) => `${(300 + 250 * Math.cos(i / 15915.494)).toFixed(4)},${(300 + 250 * Math.sin(i / 15915.494)).toFixed(4)}`).join(' ')}"/>`,
+        ),
+      1,
+      Math.PI * 250 ** 2,
+    ],
+    ['a hundred panes traced one by one', () => svg(tracedPanes(10)), 100, 40_000],
+  ])('%s', { timeout: 60_000 }, (_, make, pieces, areaMm2) => {
+    const before = process.cpuUsage();
+    const reading = readCartoon(make());
+    if ('refusal' in reading) throw new Error(reading.refusal);
+    const { cuts, cuttability } = studyCartoon(reading.cartoon, DEFAULT_ALLOWANCE.foil);
+    const { user, system } = process.cpuUsage(before);
+    expect(cuttability).toHaveLength(pieces);
+    const areas = reading.cartoon.pieces.reduce((sum, piece) => sum + piece.areaMm2, 0);
+    expect(Math.abs(areas / areaMm2 - 1)).toBeLessThan(0.002);
+    // Moved in by half the foil gap all round: less glass than the region, by no more than its border times that.
+    for (const [i, piece] of reading.cartoon.pieces.entries()) {
+      expect(cuts[i]?.areaMm2).toBeLessThan(piece.areaMm2);
+      expect(cuts[i]?.areaMm2).toBeGreaterThan(piece.areaMm2 - 0.5 * piece.perimeterMm);
+    }
+    expect((user + system) / 1e6).toBeLessThan(MOST_SECONDS);
   });
 });

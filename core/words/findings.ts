@@ -64,7 +64,7 @@ export function cuttingFindingWords(finding: CuttingFinding, unit: DisplayUnit):
     case 'slender':
       return `A strip ${Math.round(finding.ratio)} times as long as wide: score once, break from both ends.`;
     case 'narrow':
-      return `Only ${showLength(finding.widthMm, unit, 1)} wide on the whole.`;
+      return `Only ${showLength(finding.widthMm, unit, 1)} wide on the whole: hard to hold and to break; make it wider.`;
     case 'inside-corner':
       return finding.deep
         ? 'A tight corner at the bottom of an inside curve: glass breaks from there; add a line into it.'
