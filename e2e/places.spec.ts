@@ -86,6 +86,27 @@ test('the panel is drawn by its materials', async ({ page }) => {
   await expect(page.getByRole('radio', { name: 'Lit' })).toHaveAttribute('data-state', 'on');
 });
 
+test('at the desk, glass that is cut already is told before anything is asked for', async ({ page }) => {
+  await page.goto(`${BASE}/panels/heron/cartoon`);
+  const tools = page.getByRole('toolbar', { name: 'Changes to the drawing' });
+  await tools.getByRole('button', { name: 'Add a line', exact: true }).click();
+  // From the left edge of the panel to the right: on the way there is glass in hand.
+  const ends = await page.getByTestId('board').evaluate((svg) => {
+    const matrix = (svg.firstElementChild as SVGGElement).getScreenCTM() as DOMMatrix;
+    const boxes = [...svg.querySelectorAll<SVGGElement>('[data-piece] > path')].map((path) => path.getBBox());
+    const x = Math.min(...boxes.map((box) => box.x));
+    const width = Math.max(...boxes.map((box) => box.x + box.width)) - x;
+    const y = Math.min(...boxes.map((box) => box.y));
+    const height = Math.max(...boxes.map((box) => box.y + box.height)) - y;
+    return [x, x + width].map((mm) => {
+      const p = new DOMPoint(mm, y + height / 2).matrixTransform(matrix);
+      return [p.x, p.y] as const;
+    });
+  });
+  for (const [x, y] of ends) await page.mouse.click(x, y);
+  await expect(page.getByText(/^Glass of .* is cut already; a line cannot go through it\.$/)).toBeVisible();
+});
+
 test('the server gone for a while: the step waits and is done once', async ({ page, context }) => {
   await page.goto(`${BASE}/panels/lantern/bench`);
   await expect(page.getByTestId('counts')).toContainText('10 foiled · 20 in place');

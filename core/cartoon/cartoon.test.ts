@@ -5,6 +5,7 @@ import {
   neighbourTowards,
   outlineArea,
   pieceRings,
+  piecesAlong,
   readCartoon,
   type CartoonReading,
   type ReadOptions,
@@ -221,6 +222,13 @@ describe('places on the page', () => {
     expect(read(source).cartoon.pieces).toHaveLength(2);
     expect(read(source, { layersIn: ['lines 2'] }).cartoon.pieces).toHaveLength(4);
   });
+});
+
+it('names the pieces along a straight line in the order in which it meets them', () => {
+  const { cartoon } = read(doc(90, 30, '<rect width="90" height="30"/><path d="M30 0V30M60 0V30"/>'));
+  expect(piecesAlong(cartoon, [85, 10], [35, 20])).toEqual([3, 2]);
+  expect(piecesAlong(cartoon, [-20, 10], [20, 10])).toEqual([1]);
+  expect(piecesAlong(cartoon, [-20, 10], [-5, 10])).toEqual([]);
 });
 
 describe('repairs', () => {

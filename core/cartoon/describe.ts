@@ -151,6 +151,18 @@ export function piecesAt(cartoon: Pick<Cartoon, 'map' | 'pieces'>, points: reado
   return regionsAt(regions, points).map((i) => cartoon.pieces[i]?.number ?? null);
 }
 
+/** Along a line it is asked so often, evenly, which piece it is in. */
+const ALONG = 64;
+
+/** Numbers of the pieces that a straight line goes through, in the order in which it meets them. */
+export function piecesAlong(cartoon: Pick<Cartoon, 'map' | 'pieces'>, [ax, ay]: Point, [bx, by]: Point): number[] {
+  const places = Array.from({ length: ALONG }, (_, i): Point => {
+    const t = (i + 0.5) / ALONG;
+    return [ax + t * (bx - ax), ay + t * (by - ay)];
+  });
+  return [...new Set(piecesAt(cartoon, places))].filter((n) => n !== null);
+}
+
 function findJoints(map: PlanarMap, pieces: readonly CartoonPiece[]): Joint[] {
   const meeting: number[][] = map.nodes.map(() => []);
   map.lines.forEach((line, i) => {

@@ -1,5 +1,5 @@
 export { DEFAULT_SNAP_MM, makeCartoon, type CartoonOptions } from './cartoon.ts';
-export { describeCartoon, outlineArea, pieceRings, shapeFindings, type NameFaces } from './describe.ts';
+export { describeCartoon, outlineArea, pieceRings, piecesAlong, shapeFindings, type NameFaces } from './describe.ts';
 export type { Cartoon, CartoonFinding, CartoonPiece, CartoonReading, Joint, JointKind } from './types.ts';
 export { readCartoon, readDrawingText, type ReadOptions } from './readCartoon.ts';
 export { readSvg, MOST_SOURCE_CHARS } from './read/readSvg.ts';

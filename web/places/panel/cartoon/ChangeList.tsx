@@ -3,7 +3,8 @@ import { count, showNumbers } from '#core/units';
 import type { PieceRow } from '../../../state/studio.ts';
 
 /** Glass of it lies on the bench or is built in. */
-export const isInHand = (p: PieceRow): boolean => p.stage !== 'to-cut';
+/** Whether glass has been cut for a piece. */
+export const isInHand = (p: PieceRow | undefined): boolean => p !== undefined && p.stage !== 'to-cut';
 
 /** What a drawing brought in again would change, before it is accepted. */
 export function ChangeList({

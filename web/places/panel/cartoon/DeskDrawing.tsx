@@ -3,6 +3,7 @@ import type { CartoonAnswer } from '#contract';
 import type { Point } from '#core/geometry';
 import type { PanelPaths } from '../../../panel/paths.ts';
 import type { PieceRow } from '../../../state/studio.ts';
+import { isInHand } from './ChangeList.tsx';
 import type { Desk } from './useDesk.ts';
 
 const SHADES = ['#fffefb', '#f6f4ee', '#eff3f2', '#faf6f0'];
@@ -12,10 +13,12 @@ interface SheetProps {
   readonly answer: CartoonAnswer;
   readonly pieces: readonly PieceRow[];
   readonly hardShown: boolean;
+  /** Pieces whose glass is cut, where lines are being changed. */
+  readonly heldShown: boolean;
 }
 
 /** The cartoon on white paper: regions, lines as wide as what they take up, numbers, flow arrows, sections. */
-export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardShown }: SheetProps) {
+export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardShown, heldShown }: SheetProps) {
   const { cartoon } = answer;
   const unit = Math.max(paths.box.width, paths.box.height) / 100;
   const rows = new Map(pieces.map((p) => [p.number, p]));
@@ -35,6 +38,9 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
         return (
           <g key={p.number} data-piece={p.number} data-difficulty={d}>
             <path d={paths.region.get(p.number)} fill={SHADES[p.number % SHADES.length]} fillRule="evenodd" />
+            {heldShown && isInHand(rows.get(p.number)) && (
+              <path d={paths.region.get(p.number)} fill="#2d6076" fillOpacity={0.2} fillRule="evenodd" data-held />
+            )}
             {hardShown && d >= 4 && <path d={paths.region.get(p.number)} fill="url(#hard-to-cut)" fillRule="evenodd" />}
           </g>
         );

@@ -6,6 +6,7 @@ import { useSelection } from '../../../state/selection.ts';
 import { useSend } from '../../../state/send.ts';
 import { Button } from '../../../ui/Button.tsx';
 import type { PanelView } from '../panelView.ts';
+import { isInHand } from './ChangeList.tsx';
 import { DeskMarks, DeskSheet } from './DeskDrawing.tsx';
 import { ModePanel } from './ModePanel.tsx';
 import { MODES } from './modes.ts';
@@ -68,7 +69,13 @@ export function LightDesk({
           onPoint={desk.tap}
           onPick={onPick}
         >
-          <DeskSheet paths={paths} answer={answer} pieces={pieces} hardShown={desk.mode === 'look'} />
+          <DeskSheet
+            paths={paths}
+            answer={answer}
+            pieces={pieces}
+            hardShown={desk.mode === 'look'}
+            heldShown={mode.changesLines === true}
+          />
           <DeskMarks desk={desk} paths={paths} answer={answer} />
         </Board>
       </main>
@@ -81,6 +88,7 @@ export function LightDesk({
           <h2 className="text-[21px]">{mode.name}</h2>
           <p className="text-[15px] text-mute" role="status">
             {desk.busy ? 'Working it out …' : mode.how}
+            {mode.changesLines && pieces.some(isInHand) && ' Shaded glass is cut already.'}
           </p>
         </section>
         <ModePanel view={view} answer={answer} desk={desk} selected={selected} />

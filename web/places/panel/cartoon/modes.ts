@@ -2,15 +2,24 @@
 export type Mode =
   'look' | 'add-line' | 'take-line' | 'move-node' | 'profile' | 'flow' | 'sections' | 'numbers' | 'size';
 
-export const MODES: readonly { readonly id: Mode; readonly name: string; readonly how: string }[] = [
+interface ModeWords {
+  readonly id: Mode;
+  readonly name: string;
+  readonly how: string;
+  /** Lines are added, taken or moved: glass that is cut stands in the way. */
+  readonly changesLines?: true;
+}
+
+export const MODES: readonly ModeWords[] = [
   { id: 'look', name: 'Look', how: 'Tap a piece, or one of the notes, to see what is meant.' },
   {
     id: 'add-line',
     name: 'Add a line',
     how: 'Tap where the line begins on another line, then where it ends. A tap between is a bend.',
+    changesLines: true,
   },
-  { id: 'take-line', name: 'Take away', how: 'Tap the line between two pieces; they become one.' },
-  { id: 'move-node', name: 'Move a joint', how: 'Tap a joint, then the place it goes to.' },
+  { id: 'take-line', name: 'Take away', how: 'Tap the line between two pieces; they become one.', changesLines: true },
+  { id: 'move-node', name: 'Move a joint', how: 'Tap a joint, then the place it goes to.', changesLines: true },
   { id: 'profile', name: 'Came & gap', how: 'Tap lines, then say what they take up.' },
   {
     id: 'flow',

@@ -3,11 +3,13 @@ import { toast } from 'sonner';
 import type { CartoonAnswer, PanelEdit } from '#contract';
 import { proposeLine } from '#core/cutting';
 import { regionContains, type Point } from '#core/geometry';
-import { pieceRings } from '#core/cartoon';
+import { pieceRings, piecesAlong } from '#core/cartoon';
 import { innerOffset } from '#core/sizing';
+import { showNumbers } from '#core/units';
 import { useSelection } from '../../../state/selection.ts';
 import { useSend } from '../../../state/send.ts';
 import type { PanelView } from '../panelView.ts';
+import { isInHand } from './ChangeList.tsx';
 import type { Mode } from './modes.ts';
 import { nearestLine, nearestNode } from './nearest.ts';
 
@@ -79,6 +81,11 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
         return;
       }
       case 'add-line': {
+        const last = taps.at(-1);
+        const through = last ? piecesAlong(cartoon, last, place) : [];
+        const held = view.pieces.filter((p) => through.includes(p.number) && isInHand(p)).map((p) => p.number);
+        if (held.length > 0)
+          return void toast.error(`Glass of ${showNumbers(held)} is cut already; a line cannot go through it.`);
         const next = [...taps, place];
         const isOnLine = nearestLine(cartoon, place, Math.min(reachMm, 3)) !== null;
         if (taps.length === 0 && !isOnLine) return void toast.error('Begin on a line of the drawing.');
