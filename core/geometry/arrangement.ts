@@ -159,7 +159,8 @@ function indexRuns(grid: VertexGrid, ends: readonly number[], boxes: Float64Arra
       sampled++;
     }
     if (hits <= CROWDED * sampled) return { runs, runBoxes, tree };
-    if (longest === 1) return (hits / sampled) * runCount > MOST_PAIRS ? null : { runs, runBoxes, tree };
+    // Runs of one segment cannot be shortened: then it is only a question of how much work there is.
+    if (2 * runCount === ends.length) return (hits / sampled) * runCount > MOST_PAIRS ? null : { runs, runBoxes, tree };
   }
   return null;
 }
