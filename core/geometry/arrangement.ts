@@ -1,4 +1,4 @@
-import Flatbush from 'flatbush';
+import { indexRuns, ON_LINE, overlap, segmentBoxes } from './runs.ts';
 import { PairTable } from './tables.ts';
 
 /**
@@ -8,17 +8,8 @@ import { PairTable } from './tables.ts';
  * orientation below is exact in plain doubles and needs no extended arithmetic.
  */
 export const UNITS_PER_MM = 1e4;
-/** A vertex this near a segment lies on it: 1 µm, far below any tool mark, far above rounding. */
-const ON_LINE = 10;
 /** More meetings than this is no drawing of a panel; it would only eat memory. */
 const MOST_MEETINGS = 200_000;
-/** Segments to a run, longest first; 8 to 16 are equally good where lines stand apart as on a panel. */
-const RUN_LENGTHS = [12, 3, 1];
-/** Overlapping boxes to a run, on the whole, from which on shorter runs are better. */
-const CROWDED = 24;
-const SAMPLED_RUNS = 200;
-/** Pairs of overlapping boxes to look at one by one, at most: a few seconds' work. */
-const MOST_PAIRS = 12_000_000;
 /** Rounding a crossing can bring about another one; in practice the second pass finds none. */
 const MOST_PASSES = 6;
 
@@ -96,10 +87,10 @@ export function withoutDoubles(ends: readonly number[]): { ends: number[]; doubl
 function findSplits(grid: VertexGrid, ends: readonly number[], freshFrom: number): Map<number, number[]> | null {
   const splits = new Map<number, number[]>();
   if (ends.length < 4) return splits;
-  const boxes = segmentBoxes(grid, ends);
-  const index = indexRuns(grid, ends, boxes, freshFrom);
+  const boxes = segmentBoxes(grid.xy, ends);
+  const index = indexRuns(grid.xy, ends, boxes, freshFrom);
   if (!index) return null;
-  const { runs, runBoxes, tree } = index;
+  const { runs, runBoxes } = index;
   const runCount = runs.length - 1;
   const freshRun = runs.indexOf(freshFrom);
   let meetings = 0;
@@ -112,8 +103,7 @@ function findSplits(grid: VertexGrid, ends: readonly number[], freshFrom: number
   };
   const near: number[] = [];
   for (let r = freshRun; r < runCount; r++) {
-    const [x0, y0, x1, y1] = [0, 1, 2, 3].map((k) => runBoxes[4 * r + k]) as Box;
-    for (const other of tree.search(x0, y0, x1, y1, (o) => o > r || o < freshRun)) {
+    for (const other of index.runsNear(r, (o) => o > r || o < freshRun)) {
       near.length = 0;
       for (let o = runs[other] as number; o < (runs[other + 1] as number); o++)
         if (overlap(boxes, 4 * o, runBoxes, 4 * r)) near.push(o);
@@ -127,115 +117,6 @@ function findSplits(grid: VertexGrid, ends: readonly number[], freshFrom: number
   }
   return splits;
 }
-
-interface RunIndex {
-  readonly runs: readonly number[];
-  readonly runBoxes: Float64Array;
-  readonly tree: Flatbush;
-}
-
-/**
- * Boxes round runs of segments, as long as these do not overlap with too many others: where lines lie close side by
- * side, long runs are all in one another's boxes. Null where they are even so.
- */
-function indexRuns(grid: VertexGrid, ends: readonly number[], boxes: Float64Array, freshFrom: number): RunIndex | null {
-  for (const longest of RUN_LENGTHS) {
-    const runs = monotoneRuns(grid, ends, freshFrom, longest);
-    const runCount = runs.length - 1;
-    const tree = new Flatbush(runCount);
-    const runBoxes = new Float64Array(4 * runCount);
-    for (let r = 0; r < runCount; r++) {
-      const box = boxOfRange(boxes, runs[r] as number, runs[r + 1] as number);
-      runBoxes.set(box, 4 * r);
-      tree.add(...box);
-    }
-    tree.finish();
-    const step = Math.max(1, Math.floor(runCount / SAMPLED_RUNS));
-    let hits = 0;
-    let sampled = 0;
-    for (let r = 0; r < runCount; r += step) {
-      const [x0, y0, x1, y1] = [0, 1, 2, 3].map((k) => runBoxes[4 * r + k]) as Box;
-      hits += tree.search(x0, y0, x1, y1).length;
-      sampled++;
-    }
-    if (hits <= CROWDED * sampled) return { runs, runBoxes, tree };
-    // Runs of one segment cannot be shortened: then it is only a question of how much work there is.
-    if (2 * runCount === ends.length) return (hits / sampled) * runCount > MOST_PAIRS ? null : { runs, runBoxes, tree };
-  }
-  return null;
-}
-
-type Box = [minX: number, minY: number, maxX: number, maxY: number];
-
-/** The boxes of all segments, four numbers each, wider by the width at which a vertex counts as on a line. */
-function segmentBoxes({ xy }: VertexGrid, ends: readonly number[]): Float64Array {
-  const boxes = new Float64Array(2 * ends.length);
-  for (let s = 0; s < ends.length / 2; s++) {
-    const a = 2 * (ends[2 * s] as number);
-    const b = 2 * (ends[2 * s + 1] as number);
-    const ax = xy[a] as number;
-    const ay = xy[a + 1] as number;
-    const bx = xy[b] as number;
-    const by = xy[b + 1] as number;
-    boxes[4 * s] = Math.min(ax, bx) - ON_LINE;
-    boxes[4 * s + 1] = Math.min(ay, by) - ON_LINE;
-    boxes[4 * s + 2] = Math.max(ax, bx) + ON_LINE;
-    boxes[4 * s + 3] = Math.max(ay, by) + ON_LINE;
-  }
-  return boxes;
-}
-
-/**
- * Where runs of segments begin that follow each other without turning back in x or in y, and the end of the last.
- * No two segments of such a run meet but at the vertex they share, so a curve of many small segments is held
- * against others by a few boxes.
- */
-function monotoneRuns({ xy }: VertexGrid, ends: readonly number[], freshFrom: number, longest: number): number[] {
-  const starts: number[] = [];
-  const n = ends.length / 2;
-  let runX = 0;
-  let runY = 0;
-  let from = 0;
-  for (let s = 0; s < n; s++) {
-    const a = 2 * (ends[2 * s] as number);
-    const b = 2 * (ends[2 * s + 1] as number);
-    const dirX = Math.sign((xy[b] as number) - (xy[a] as number));
-    const dirY = Math.sign((xy[b + 1] as number) - (xy[a + 1] as number));
-    const goesOn =
-      s > 0 &&
-      s !== freshFrom &&
-      s - from < longest &&
-      ends[2 * s - 1] === ends[2 * s] &&
-      runX * dirX >= 0 &&
-      runY * dirY >= 0;
-    if (goesOn) {
-      runX ||= dirX;
-      runY ||= dirY;
-    } else {
-      starts.push(s);
-      [from, runX, runY] = [s, dirX, dirY];
-    }
-  }
-  starts.push(n);
-  return starts;
-}
-
-function boxOfRange(boxes: Float64Array, from: number, to: number): Box {
-  const box: Box = [Infinity, Infinity, -Infinity, -Infinity];
-  for (let at = 4 * from; at < 4 * to; at += 4) {
-    box[0] = Math.min(box[0], boxes[at] as number);
-    box[1] = Math.min(box[1], boxes[at + 1] as number);
-    box[2] = Math.max(box[2], boxes[at + 2] as number);
-    box[3] = Math.max(box[3], boxes[at + 3] as number);
-  }
-  return box;
-}
-
-const overlap = (p: Float64Array, i: number, q: Float64Array, k: number): boolean =>
-  (p[i] as number) <= (q[k + 2] as number) &&
-  (p[i + 2] as number) >= (q[k] as number) &&
-  (p[i + 1] as number) <= (q[k + 3] as number) &&
-  (p[i + 3] as number) >= (q[k + 1] as number);
 
 /** Reports the vertices at which two segments have to be split: touching ends first, else the crossing. */
 function meet(
