@@ -196,6 +196,11 @@ export const cartoonSchema = z.object({
   outline: z.enum(['glass-edge', 'came-outside']).optional(),
   /** Repairs that are to stay as drawn, by their place. */
   refused: z.array(point).max(20_000).optional(),
+  /** Ends that are drawn on further than the tolerance. */
+  drawOn: z
+    .array(z.object({ at: point, gapMm: z.number().min(0).max(20) }))
+    .max(20_000)
+    .optional(),
   asDrawn: z.boolean().optional(),
   /** Pieces whose glass is cut and that the new drawing may drop. */
   letGo: z.array(z.number().int()).max(20_000).optional(),

@@ -60,7 +60,7 @@ test('a line that stops short is shown where it was drawn, and joined by one pre
   await expect(page.getByRole('heading', { name: '1 piece' })).toBeVisible();
   await expect(page.locator('[data-left-out]')).toHaveCount(2);
   await expect(page.getByText(/A line stops 1.8 mm short of the next one/)).toBeVisible();
-  await page.getByRole('button', { name: 'Join 1 line over 1.9 mm' }).click();
+  await page.getByRole('button', { name: 'Draw on the line that stops 1.8 mm short' }).click();
   await expect(page.getByRole('heading', { name: '2 pieces' })).toBeVisible();
   await expect(page.getByText('An end that stopped short was drawn 1.8 mm to its line.')).toBeVisible();
   await page.getByRole('button', { name: 'Leave it' }).click();
@@ -173,6 +173,18 @@ test('a changed drawing: what stays, changes, is new and gone is shown before it
   await page.getByRole('button', { name: /Take in these/ }).click();
   await expect(page.getByRole('toolbar', { name: 'Changes to the drawing' })).toBeVisible();
   await expect(pieces()).toHaveCount(6);
+});
+
+test('a changed drawing with a line that stops short says so, and the line is drawn on by one press', async () => {
+  const short = SECOND.replace('M250 100V200', 'M250 100V197');
+  await page.getByTestId('drawing-file').setInputFiles(file('harbour-3.svg', short));
+  await expect(page.getByText(/A line stops 3 mm short of the next one/)).toBeVisible();
+  await expect(page.locator('[data-left-out]')).toHaveCount(1);
+  const before = await page.getByRole('heading', { name: /^\d+ pieces$/ }).textContent();
+  await page.getByRole('button', { name: 'Draw on the line that stops 3 mm short' }).click();
+  await expect(page.getByRole('heading', { name: `${Number.parseInt(before ?? '', 10) + 1} pieces` })).toBeVisible();
+  await expect(page.locator('[data-left-out]')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Leave it' }).click();
 });
 
 test('the opening, the section through the border and a second light of the set', async () => {

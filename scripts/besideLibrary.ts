@@ -54,7 +54,7 @@ export function besideLibrary(): Row[] {
     for (const [across, down] of SIZES) {
       const n = across * down;
       const raw = read(paneNet(across, down, 20, { curved }));
-      const asDrawn = { snapMm: 0.8, mostMm: 0.8, refused: [] };
+      const asDrawn = { snapMm: 0.8, mostMm: 0.8, refused: [], drawOn: [] };
       const regions = () => {
         const arranged = arrange(raw.lines, asDrawn);
         return typeof arranged === 'string' ? 0 : arranged.faces.faces.length;

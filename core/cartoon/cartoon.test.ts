@@ -256,11 +256,27 @@ describe('repairs', () => {
         ],
       ],
       gapMm: 3,
+      ends: [
+        { at: [50, 3], gapMm: 3 },
+        { at: [50, 97], gapMm: 3 },
+      ],
       pieces: [1],
     });
     // Of two ends the one further off is told: joining over so much joins both.
     const other = with_('M50 1V96').findings.find((f) => f.kind === 'short-of-joint');
     expect(other).toMatchObject({ at: [50, 96], gapMm: 4 });
+  });
+  it('is drawn on where that is asked for, and nothing else is joined any further', () => {
+    // The second line stops as short as the first; only the first one is asked for.
+    const source = doc(100, 100, '<rect width="100" height="100"/><path d="M50 3V100M20 0V97"/>');
+    const short = read(source).findings.flatMap((f) => (f.kind === 'short-of-joint' && f.at[0] === 50 ? f.ends : []));
+    const reading = read(source, { drawOn: short });
+    expect(reading.cartoon.pieces.map((p) => p.areaMm2)).toEqual([5000, 5000]);
+    expect(reading.repairs).toEqual([{ kind: 'snapped', at: [50, 3], movedMm: 3 }]);
+    expect(reading.toleranceMm).toBe(0.8);
+    expect(kinds(reading)).toEqual(['short-of-joint']);
+    // The user's own tolerance of nothing at all does not stand in the way.
+    expect(read(source, { drawOn: short, snapMm: 0 }).cartoon.pieces).toHaveLength(2);
   });
   it('a line that ends in the middle of nowhere is no slip of the hand', () => {
     const reading = with_('M50 0V40M20 20L32 36');

@@ -1,12 +1,13 @@
 import { boxOf, pathLength, thinLine, type Point } from '../geometry/index.ts';
 import { arrange, isTangled, type Arranged } from './arrange.ts';
-import { describeCartoon, namedByTexts, piecesAt, shapeFindings } from './describe.ts';
+import { describeCartoon, namedByTexts } from './describe.ts';
+import { leftLineFindings, shapeFindings } from './findings.ts';
 import type { Tolerance } from './heal.ts';
-import type { LooseEnd } from './tails.ts';
+import type { ShortEnd } from './tails.ts';
 import { middleOfInk } from './inked.ts';
 import { joinRegions, type Borders } from './oneByOne.ts';
 import type { DrawingRefusal, DrawnLine, RawDrawing } from './read/types.ts';
-import type { Cartoon, CartoonFinding, CartoonReading } from './types.ts';
+import type { CartoonFinding, CartoonReading } from './types.ts';
 
 export const DEFAULT_SNAP_MM = 0.8;
 /** A shaky drawing is healed up to twice that, as long as its lines are many times longer. */
@@ -30,6 +31,8 @@ export interface CartoonOptions {
   readonly heightMm?: number;
   /** Places (mm, as reported) of repairs that are to stay as drawn. */
   readonly refused?: readonly Point[];
+  /** Ends that stop short by more than the tolerance and are to be drawn on all the same, as findings tell them. */
+  readonly drawOn?: readonly ShortEnd[];
   /** Keep both sides of inked lines, and both copies of borders, as lines of their own. */
   readonly asDrawn?: boolean;
   readonly onProgress?: (share: number) => void;
@@ -52,7 +55,7 @@ export function makeCartoon(raw: RawDrawing, options: CartoonOptions = {}): Cart
   progress(0.15);
   const regions = options.asDrawn ? null : joinRegions(lines);
   // What was joined in the middle runs over at the rim, or stops a little short of it.
-  const asMade = (widthMm: number): Tolerance => ({ snapMm: widthMm, mostMm: widthMm, refused: [] });
+  const asMade = (widthMm: number): Tolerance => ({ snapMm: widthMm, mostMm: widthMm, refused: [], drawOn: [] });
   const joined = regions && arrange(regions.lines, asMade(Math.min(1, regions.widthMm)));
   let arranged = joined && typeof joined !== 'string' && isWhole(joined, regions) ? joined : arrange(lines, tolerance);
   if (typeof arranged === 'string') return { refusal: arranged };
@@ -73,7 +76,7 @@ export function makeCartoon(raw: RawDrawing, options: CartoonOptions = {}): Cart
   if (ink) findings.push({ kind: 'inked', widthMm: ink.widthMm, count: ink.count });
   if (regions && isJoined) findings.push({ kind: 'one-by-one', widthMm: regions.widthMm, count: regions.count });
   if (!isJoined && toleranceMm > tolerance.snapMm) findings.push({ kind: 'shaky', count: repairs.length, toleranceMm });
-  if (!isJoined) findings.push(...looseFindings(loose, cartoon));
+  if (!isJoined) findings.push(...leftLineFindings(loose, cartoon));
   return {
     cartoon,
     layers: raw.layers,
@@ -117,12 +120,12 @@ function placeDrawing(
 }
 
 /** The user's own tolerance to the letter; else one that a tenth of the drawn lines are many times longer than. */
-function toleranceOf(lines: readonly DrawnLine[], { snapMm, refused = [] }: CartoonOptions): Tolerance {
-  if (snapMm !== undefined) return { snapMm, mostMm: snapMm, refused };
+function toleranceOf(lines: readonly DrawnLine[], { snapMm, refused = [], drawOn = [] }: CartoonOptions): Tolerance {
+  if (snapMm !== undefined) return { snapMm, mostMm: snapMm, refused, drawOn };
   const lengths = lines.map(({ points }) => pathLength(points)).sort((a, b) => a - b);
   const shortMm = lengths[Math.floor(lengths.length / 10)] ?? 0;
   const following = Math.max(0.05, shortMm / LENGTHS_TO_A_SNAP);
-  return { snapMm: Math.min(DEFAULT_SNAP_MM, following), mostMm: Math.min(MOST_SHAKY_MM, following), refused };
+  return { snapMm: Math.min(DEFAULT_SNAP_MM, following), mostMm: Math.min(MOST_SHAKY_MM, following), refused, drawOn };
 }
 
 /**
@@ -137,15 +140,4 @@ function withoutDust(line: DrawnLine): DrawnLine {
 
 function* allPoints(raw: RawDrawing): Generator<Point> {
   for (const line of raw.lines) yield* line.points;
-}
-
-function looseFindings(loose: readonly LooseEnd[], cartoon: Cartoon): CartoonFinding[] {
-  const home = piecesAt(
-    cartoon,
-    loose.map(({ at }) => at),
-  );
-  return loose.map(({ at, lines, lengthMm, gapMm }, i) => {
-    const left = { at, lines, pieces: home[i] === null ? [] : [home[i] as number] };
-    return gapMm === null ? { kind: 'loose-line', lengthMm, ...left } : { kind: 'short-of-joint', gapMm, ...left };
-  });
 }

@@ -16,7 +16,7 @@ import {
 } from '../geometry/index.ts';
 import { numberPieces } from './numbering.ts';
 import type { RawDrawing } from './read/types.ts';
-import type { Cartoon, CartoonFinding, CartoonPiece, Joint, JointKind } from './types.ts';
+import type { Cartoon, CartoonPiece, Joint, JointKind } from './types.ts';
 
 /** The outline turns by more than this where two border cames meet in a corner. */
 const CORNER_DEG = 30;
@@ -49,17 +49,6 @@ export function describeCartoon(map: PlanarMap, name: NameFaces, traced: MapFace
     outlines: traced.outsides.filter((o) => o.parent === null).map((o) => o.ring),
     box: boxOf(map.lines.flatMap((line) => line.points)),
   };
-}
-
-/** What the pieces and joints themselves show: regions with a hole, joints of too many lines. */
-export function shapeFindings({ pieces, joints }: Pick<Cartoon, 'pieces' | 'joints'>): CartoonFinding[] {
-  const holes = pieces
-    .filter((p) => p.rings.length > 1)
-    .map((p): CartoonFinding => ({ kind: 'hole', at: p.labelAt, pieces: [p.number] }));
-  const many = joints
-    .filter((j) => j.kind === 'many' || (j.kind === 'X' && j.pieces.length >= 4))
-    .map((j): CartoonFinding => ({ kind: 'many-lines', at: j.at, pieces: j.pieces }));
-  return [...holes, ...many];
 }
 
 /** The rings of a piece as points, outer ring first. */

@@ -13,7 +13,7 @@ import { FLATNESS_MM } from './read/pathData.ts';
 import type { DrawnLine } from './read/types.ts';
 import type { Repair } from './repair.ts';
 import { distance, freeEnds, meetingsOf, onGrid, pointAt, segmentTree, segmentXy, winding } from './segments.ts';
-import { endsShort, trim, type LooseEnd, type Tail } from './tails.ts';
+import { endsShort, trim, type LooseEnd, type ShortEnd, type Tail } from './tails.ts';
 
 /** How far ends may be moved, and which of them the user wants left as drawn. */
 export interface Tolerance {
@@ -22,6 +22,8 @@ export interface Tolerance {
   readonly mostMm: number;
   /** Places of repairs that were refused. */
   readonly refused: readonly Point[];
+  /** Ends that are drawn on further than the rest, each as far as it stops short. */
+  readonly drawOn: readonly ShortEnd[];
 }
 
 export interface Healed {
@@ -65,7 +67,7 @@ const MOST_REGIONS = 32_000;
  * that four shaken ends become one joint; then overruns are trimmed, since an end past its line must not
  * reach for the next one; what is still alone goes to the nearest node, else to the nearest line.
  */
-export function heal(lines: readonly DrawnLine[], { snapMm, mostMm, refused }: Tolerance): Healed | NoPanel {
+export function heal(lines: readonly DrawnLine[], { snapMm, mostMm, refused, drawOn }: Tolerance): Healed | NoPanel {
   const repairs: Repair[] = [];
   const { grid, ends: traced } = onGrid(lines);
   const { ends: drawn, doubled } = withoutDoubles(traced);
@@ -81,13 +83,13 @@ export function heal(lines: readonly DrawnLine[], { snapMm, mostMm, refused }: T
   if (freeAtFirst.length > MOST_FREE_ENDS) return 'scribble';
   const hadFreeEnds = freeAtFirst.length > 0;
   const toleranceMm = Math.max(snapMm, Math.min(mostMm, shakeOf(grid, split.ends, freeAtFirst, lines.length, mostMm)));
-  if (hadFreeEnds && toleranceMm > 0) {
+  if (hadFreeEnds && (toleranceMm > 0 || drawOn.length > 0)) {
     const snap = toleranceMm * UNITS_PER_MM;
     const gathered = gather(grid, drawn, freeAtFirst, snap, repairs, kept);
     if (gathered === 'tangle') return 'tangle';
     if (gathered) split = splitAtMeetings(grid, gathered);
     const trimmed = trim(grid, split.ends, snap, repairs, null, kept);
-    const reached = reach(grid, trimmed, snap, repairs, kept);
+    const reached = reach(grid, trimmed, reachOf(grid, snap, drawOn), repairs, kept);
     split = reached ? splitAtMeetings(grid, reached) : { ...split, ends: trimmed };
     if (split.tooMany) return 'scribble';
   }
@@ -265,11 +267,22 @@ function cornerOf(grid: VertexGrid, ends: readonly number[], at: Meetings, v: nu
   return [(grid.xy[2 * v] as number) + along * px, (grid.xy[2 * v + 1] as number) + along * py];
 }
 
-/** Draws each free end that is still alone to the nearest node within `snap`, else onto the nearest line. */
+/** How far each end may be drawn on, in units. */
+function reachOf(grid: VertexGrid, snap: number, drawOn: readonly ShortEnd[]): (vertex: number) => number {
+  const further = new Map(
+    drawOn.map(({ at: [x, y], gapMm }) => [
+      grid.at(x * UNITS_PER_MM, y * UNITS_PER_MM),
+      Math.ceil(gapMm * UNITS_PER_MM) + 1,
+    ]),
+  );
+  return (vertex) => Math.max(snap, further.get(vertex) ?? 0);
+}
+
+/** Draws each free end that is still alone to the nearest node within its reach, else onto the nearest line. */
 function reach(
   grid: VertexGrid,
   ends: readonly number[],
-  snap: number,
+  within: (vertex: number) => number,
   repairs: Repair[],
   kept: (vertex: number) => boolean,
 ): number[] | null {
@@ -282,6 +295,7 @@ function reach(
   for (const v of free) {
     const x = grid.xy[2 * v] as number;
     const y = grid.xy[2 * v + 1] as number;
+    const snap = within(v);
     const near = tree.search(x - snap, y - snap, x + snap, y + snap);
     const own = ownTail(ends, at, v, grid, 3 * snap);
     let best: { vertex: number; distSq: number; on: number } | null = null;

@@ -8,14 +8,19 @@ const MOST_SHORT_SHARE = 0.25;
 /** Dropped lines are only shown; they need not be finer than this. */
 const SHOWN_WITHIN_MM = 0.2;
 
+export interface ShortEnd {
+  readonly at: Point;
+  readonly gapMm: number;
+}
+
 /** A drawn line that could not be joined to anything: it bounds no piece. */
 export interface LooseEnd {
   readonly at: Point;
   readonly lengthMm: number;
   /** The line that was dropped, and those that bounded nothing once it was gone. */
   readonly lines: readonly (readonly Point[])[];
-  /** How far its end stops short of the line it seems to be meant for; null where there is none near. */
-  readonly gapMm: number | null;
+  /** Its ends that stop just short of a line they seem to be meant for, the widest gap first. */
+  readonly short: readonly ShortEnd[];
 }
 
 /** A dropped line that hung on the rest by one end, or by none. */
@@ -113,12 +118,11 @@ export function endsShort(
   }
   return told.map(({ tail: { along, isFloating, lengthMm }, lines }) => {
     const most = Math.min(MOST_SHORT_MM, lengthMm * MOST_SHORT_SHARE) * UNITS_PER_MM;
-    const gaps = [along[0] as number, ...(isFloating ? [along.at(-1) as number] : [])]
+    const short = [along[0] as number, ...(isFloating ? [along.at(-1) as number] : [])]
       .filter((v) => !kept(v))
-      .map((v) => ({ v, gap: gapAt(v, most) }))
-      .filter(({ gap }) => gap <= most);
-    const widest = gaps.reduce<{ v: number; gap: number } | null>((a, b) => (a && a.gap >= b.gap ? a : b), null);
-    const at = pointAt(grid, widest?.v ?? (along[0] as number));
-    return { at, lengthMm, lines, gapMm: widest ? widest.gap / UNITS_PER_MM : null };
+      .map((v): ShortEnd => ({ at: pointAt(grid, v), gapMm: gapAt(v, most) / UNITS_PER_MM }))
+      .filter(({ gapMm }) => gapMm * UNITS_PER_MM <= most)
+      .sort((a, b) => b.gapMm - a.gapMm);
+    return { at: pointAt(grid, along[0] as number), lengthMm, lines, short };
   });
 }

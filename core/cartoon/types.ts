@@ -1,5 +1,6 @@
 import type { PlanarMap, Point } from '../geometry/index.ts';
 import type { Repair } from './repair.ts';
+import type { ShortEnd } from './tails.ts';
 import type { DrawingFinding, RawDrawing } from './read/types.ts';
 
 export interface CartoonPiece {
@@ -42,7 +43,7 @@ export interface Cartoon {
 }
 
 /** A drawn line that bounds no piece and was left out. */
-interface LeftLine {
+export interface LeftLine {
   /** The end that hangs free. */
   readonly at: Point;
   /** Roughly, to be shown; with those lines that bounded nothing once it was gone. */
@@ -55,7 +56,7 @@ export type CartoonFinding =
   | DrawingFinding
   | ({ readonly kind: 'loose-line'; readonly lengthMm: number } & LeftLine)
   /** It was meant to meet another line, but stops short by more than the tolerance. */
-  | ({ readonly kind: 'short-of-joint'; readonly gapMm: number } & LeftLine)
+  | ({ readonly kind: 'short-of-joint'; readonly gapMm: number; readonly ends: readonly ShortEnd[] } & LeftLine)
   | { readonly kind: 'hole'; readonly at: Point; readonly pieces: readonly number[] }
   | { readonly kind: 'many-lines'; readonly at: Point; readonly pieces: readonly number[] }
   /** Both sides of inked lines, or the borders of pieces drawn one by one, were taken as one line in their middle. */

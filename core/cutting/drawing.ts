@@ -1,8 +1,9 @@
 import {
   continueCartoon,
   editCartoon,
+  movedFindings,
   readCartoon,
-  shapeFindings,
+  renewedFindings,
   type Cartoon,
   type CartoonReading,
   type Continued,
@@ -11,6 +12,7 @@ import {
   type EditRefusal,
   type ReadOptions,
 } from '../cartoon/index.ts';
+import type { Point } from '../geometry/index.ts';
 import type { CutPiece, LineAllowance } from '../sizing/index.ts';
 import { allNew, changesBetween, studyCartoon, type DrawingChanges, type Study } from './study.ts';
 
@@ -57,9 +59,8 @@ export function readDrawing(job: DrawingJob): DrawingResult | DrawingRefusal {
     return { cartoon, findings, repairs, toleranceMm, read, ...study, changes: allNew(cartoon) };
   }
   const { cartoon, continued } = continueCartoon(job.previous.cartoon, reading.cartoon);
-  // Findings name pieces by the numbers that they have now.
-  const kept = [...findings.filter((f) => !('pieces' in f)), ...shapeFindings(cartoon)];
-  return { ...studied(cartoon, continued, job.allowance, job.previous), findings: kept, repairs, toleranceMm, read };
+  const now = { findings: renewedFindings(findings, cartoon), repairs, toleranceMm, read };
+  return { ...studied(cartoon, continued, job.allowance, job.previous), ...now };
 }
 
 /** One light change, worked through to cut outlines and what became of each piece. For a worker. */
@@ -73,9 +74,18 @@ export function editDrawing(job: EditJob): DrawingResult | { readonly refusal: E
   const edited = edit === null ? same() : editCartoon(previous.cartoon, edit, around);
   if ('refusal' in edited) return edited;
   const { cartoon, continued } = edited;
-  const findings = [...reading.findings.filter((f) => !('pieces' in f)), ...shapeFindings(cartoon)];
-  const { repairs, toleranceMm } = reading;
-  return { ...studied(cartoon, continued, job.allowance, previous), findings, repairs, toleranceMm };
+  const { findings, repairs, toleranceMm } = placedAnew(reading, edit);
+  const now = { findings: renewedFindings(findings, cartoon), repairs, toleranceMm };
+  return { ...studied(cartoon, continued, job.allowance, previous), ...now };
+}
+
+/** What was noticed and repaired has moved with the drawing; in a drawing fitted elsewhere it has no place. */
+function placedAnew(reading: EditJob['reading'], edit: Edit | null): EditJob['reading'] {
+  if (edit?.kind === 'fit') return { ...reading, findings: reading.findings.filter((f) => !('at' in f)), repairs: [] };
+  if (edit?.kind !== 'scale') return reading;
+  const move = ([x, y]: Point): Point => [x * edit.factor, y * edit.factor];
+  const repairs = reading.repairs.map((repair) => ({ ...repair, at: move(repair.at) }));
+  return { ...reading, findings: movedFindings(reading.findings, move), repairs };
 }
 
 function studied(

@@ -19,7 +19,7 @@ export function cartoonFindingWords(finding: CartoonFinding, unit: DisplayUnit):
     case 'loose-line':
       return `A line of ${showLength(finding.lengthMm, unit, 1)} ends in the open and closes nothing.`;
     case 'short-of-joint':
-      return `A line stops ${showLength(finding.gapMm, unit, 1)} short of the next one and was left out; join ends over so much, or draw it on.`;
+      return `A line stops ${showLength(finding.gapMm, unit, 1)} short of the next one and was left out; draw it on, or join ends over so much.`;
     case 'hole':
       return `Piece ${finding.pieces[0]} goes all round another: glass cannot be cut so. Add a line.`;
     case 'many-lines':

@@ -11,8 +11,8 @@ describe('findings and repairs', () => {
       'A line of 94 mm ends in the open and closes nothing.',
     ],
     [
-      { kind: 'short-of-joint', at: [0, 0], gapMm: 1.64, lines: [], pieces: [2] },
-      'A line stops 1.6 mm short of the next one and was left out; join ends over so much, or draw it on.',
+      { kind: 'short-of-joint', at: [0, 0], gapMm: 1.64, ends: [], lines: [], pieces: [2] },
+      'A line stops 1.6 mm short of the next one and was left out; draw it on, or join ends over so much.',
     ],
     [{ kind: 'hole', at: [0, 0], pieces: [4] }, 'Piece 4 goes all round another: glass cannot be cut so. Add a line.'],
     [{ kind: 'path-cut-short', count: 1 }, '1 path had a damaged end; the sound part was kept.'],

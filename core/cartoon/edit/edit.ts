@@ -339,7 +339,7 @@ function withVertices(line: DrawnLine, feet: readonly Point[]): DrawnLine {
 
 /** Arranges changed lines and gives every region its number back. Null when nothing closed is left. */
 function rebuilt(old: Cartoon, drawn: readonly DrawnLine[]): Edited | null {
-  const healed = heal(drawn, { snapMm: 0, mostMm: 0, refused: [] });
+  const healed = heal(drawn, { snapMm: 0, mostMm: 0, refused: [], drawOn: [] });
   if (typeof healed === 'string') return null;
   const map = chainLines(healed.grid, healed.ends);
   const traced = facesOf(map);

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import type { CartoonAnswer } from '#contract';
 import { mmToInchFraction, trimNumber, type DisplayUnit } from '#core/units';
 import { panelPaths } from '../../../panel/paths.ts';
+import { LeftLines } from './LeftLines.tsx';
 
 const SHADES = ['#fffefb', '#f6f4ee', '#eff3f2', '#faf6f0'];
 
@@ -62,20 +63,7 @@ export function CartoonSheet({
           );
         })}
       </g>
-      {answer.findings.map((f, i) =>
-        'lines' in f && f.lines ? (
-          <path
-            key={i}
-            data-left-out
-            d={f.lines.map((line) => `M${line.map((p) => p.join()).join('L')}`).join('')}
-            fill="none"
-            stroke="#9c2f22"
-            strokeOpacity={0.75}
-            strokeWidth={unitMm * 0.2}
-            strokeDasharray={`${unitMm * 0.9} ${unitMm * 0.6}`}
-          />
-        ) : null,
-      )}
+      <LeftLines findings={answer.findings} unit={unitMm} />
       {answer.repairs.map((r, i) => (
         <circle
           key={i}

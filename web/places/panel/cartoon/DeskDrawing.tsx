@@ -4,6 +4,7 @@ import type { Point } from '#core/geometry';
 import type { PanelPaths } from '../../../panel/paths.ts';
 import type { PieceRow } from '../../../state/studio.ts';
 import { isInHand } from './ChangeList.tsx';
+import { LeftLines } from './LeftLines.tsx';
 import type { Desk } from './useDesk.ts';
 
 const SHADES = ['#fffefb', '#f6f4ee', '#eff3f2', '#faf6f0'];
@@ -124,6 +125,7 @@ export function DeskMarks({ desk, paths, answer }: { desk: Desk; paths: PanelPat
   const line = (points: readonly Point[]) => `M${points.map((p) => p.join(' ')).join('L')}`;
   return (
     <g style={{ pointerEvents: 'none' }} fill="none">
+      {(desk.mode === 'look' || desk.mode === 'add-line') && <LeftLines findings={answer.findings} unit={unit} />}
       {(desk.mode === 'move-node' || desk.mode === 'add-line') &&
         cartoon.map.nodes.map(([x, y], i) => (
           <circle key={i} cx={x} cy={y} r={unit * 0.45} fill="#fff" stroke="#2d6076" strokeWidth={unit * 0.14} />

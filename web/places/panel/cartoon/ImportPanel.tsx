@@ -38,9 +38,8 @@ export function ImportPanel({
   const read = result.read;
   const hidden = read?.layers.filter((l) => l.hidden) ?? [];
   const doubled = result.findings.find((f) => f.kind === 'inked' || f.kind === 'one-by-one');
-  const short = result.findings.flatMap((f) => (f.kind === 'short-of-joint' ? [f.gapMm] : []));
-  // A tenth above the widest gap, so that rounding does not leave it open.
-  const overAll = `${(Math.ceil(10 * Math.max(...short, 0)) + 1) / 10} mm`;
+  const short = result.findings.flatMap((f) => (f.kind === 'short-of-joint' ? [f] : []));
+  const widestMm = Math.max(0, ...short.map((f) => f.gapMm));
   const lost = result.changes.gone.filter((n) => pieces.some((p) => p.number === n && isInHand(p)));
   const problems = { measure: measureProblem(options.measure, view), snap: snapProblem(options.snap, view) };
   const refuse = (repair: Repair, isRefused: boolean) =>
@@ -114,18 +113,19 @@ export function ImportPanel({
         />
       )}
       <TextField
-        key={options.snap}
         label="Join ends up to"
         hint="left empty it follows the drawing"
         defaultValue={options.snap}
         placeholder={showLength(result.toleranceMm, 'mm', 2)}
         problem={problems.snap}
-        onBlur={(e) => e.target.value !== options.snap && change({ snap: e.target.value, refused: [] })}
-        onKeyDown={(e) => e.key === 'Enter' && change({ snap: e.currentTarget.value, refused: [] })}
+        onBlur={(e) => e.target.value !== options.snap && change({ snap: e.target.value })}
+        onKeyDown={(e) => e.key === 'Enter' && change({ snap: e.currentTarget.value })}
       />
       {short.length > 0 && (
-        <Button onClick={() => change({ snap: overAll, refused: [] })}>
-          Join {count(short.length, 'line')} over {overAll}
+        <Button onClick={() => change({ drawOn: [...options.drawOn, ...short.flatMap((f) => f.ends)] })}>
+          {short.length === 1
+            ? `Draw on the line that stops ${showLength(widestMm, settings.unit, 1)} short`
+            : `Draw on the ${short.length} lines that stop short`}
         </Button>
       )}
       {hidden.length > 0 && (

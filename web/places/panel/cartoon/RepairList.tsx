@@ -26,7 +26,7 @@ export function RepairList({
         {[...refused, ...told].slice(0, MOST_SHOWN).map((repair, i) => {
           const isRefused = i < refused.length;
           return (
-            <li key={`${repair.kind}${repair.at.join()}`} className="flex items-center gap-2">
+            <li key={`${i}${repair.kind}${repair.at.join()}`} className="flex items-center gap-2">
               <button
                 type="button"
                 className={`min-h-9 min-w-0 flex-1 border-l-2 py-1 pl-3 text-left hover:border-copper hover:bg-soft ${isRefused ? 'border-risk text-mute line-through' : 'border-line'}`}

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { MOST_SOURCE_CHARS, type Repair } from '#core/cartoon';
+import { MOST_SOURCE_CHARS, type Repair, type ShortEnd } from '#core/cartoon';
 import type { OutlineMeaning } from '#core/sizing';
 import { lengthToMm } from '#core/units';
 import { useSend } from '../../../state/send.ts';
@@ -16,6 +16,7 @@ export interface ImportOptions {
   readonly outline: OutlineMeaning;
   readonly asDrawn: boolean;
   readonly refused: readonly Repair[];
+  readonly drawOn: readonly ShortEnd[];
   readonly letGo: boolean;
 }
 
@@ -41,6 +42,7 @@ export function useImport(view: PanelView): Import {
     outline: panel.allowance.outline,
     asDrawn: false,
     refused: [],
+    drawOn: [],
     letGo: false,
   };
   const [file, setFile] = useState<{ name: string; source: string } | null>(null);
@@ -56,6 +58,9 @@ export function useImport(view: PanelView): Import {
       ...(mm !== null && mm > 0 ? (o.side === 'width' ? { widthMm: mm } : { heightMm: mm }) : {}),
       ...(snapMm !== null && snapMm >= 0 ? { snapMm } : {}),
       ...(o.asDrawn ? { asDrawn: true } : {}),
+      ...(o.drawOn.length > 0
+        ? { drawOn: o.drawOn.map(({ at: [x, y], gapMm }) => ({ at: [x, y] as [number, number], gapMm })) }
+        : {}),
       ...(o.refused.length > 0 ? { refused: o.refused.map(({ at: [x, y] }): [number, number] => [x, y]) } : {}),
     };
   };
@@ -88,7 +93,9 @@ export function useImport(view: PanelView): Import {
       start(source, fresh);
     },
     change: (next) => {
-      const all = { ...options, ...next };
+      // Places are told in millimetres of the reading: at another size or tolerance they are others.
+      const isElsewhere = 'measure' in next || 'side' in next || 'snap' in next;
+      const all = { ...options, ...next, ...(isElsewhere ? { refused: [], drawOn: [] } : {}) };
       setOptions(all);
       // Letting pieces go changes nothing in the reading.
       if (file && !('letGo' in next)) start(file.source, all);

@@ -1,0 +1,96 @@
+import Flatbush from 'flatbush';
+import { boxOf, nearestOnSegment, type PlanarMap, type Point } from '../geometry/index.ts';
+import { piecesAt } from './describe.ts';
+import type { LooseEnd } from './tails.ts';
+import type { Cartoon, CartoonFinding, LeftLine } from './types.ts';
+
+/** A line of the map this near to the middle of one that was left out stands where that one was drawn. */
+const SAME_MM = 1;
+
+/** What the pieces and joints themselves show: regions with a hole, joints of too many lines. */
+export function shapeFindings({ pieces, joints }: Pick<Cartoon, 'pieces' | 'joints'>): CartoonFinding[] {
+  const holes = pieces
+    .filter((p) => p.rings.length > 1)
+    .map((p): CartoonFinding => ({ kind: 'hole', at: p.labelAt, pieces: [p.number] }));
+  const many = joints
+    .filter((j) => j.kind === 'many' || (j.kind === 'X' && j.pieces.length >= 4))
+    .map((j): CartoonFinding => ({ kind: 'many-lines', at: j.at, pieces: j.pieces }));
+  return [...holes, ...many];
+}
+
+/** Lines that were left out since they bound nothing; those that only stop short say by how much, and where. */
+export function leftLineFindings(loose: readonly LooseEnd[], cartoon: Cartoon): CartoonFinding[] {
+  const left = loose.map(({ at, lines, lengthMm, short }): LeftLineFinding => {
+    const [widest] = short;
+    return widest
+      ? { kind: 'short-of-joint', at: widest.at, lines, pieces: [], gapMm: widest.gapMm, ends: short }
+      : { kind: 'loose-line', at, lines, pieces: [], lengthMm };
+  });
+  return inTheirPieces(left, cartoon);
+}
+
+/**
+ * The findings of a reading for the cartoon that has come of it since: what the shapes show is looked at anew, lines
+ * that were left out name the pieces of now, and are told no longer once a line runs there.
+ */
+export function renewedFindings(findings: readonly CartoonFinding[], cartoon: Cartoon): CartoonFinding[] {
+  const ofDrawing = findings.filter((f) => f.kind !== 'hole' && f.kind !== 'many-lines' && !isLeftLine(f));
+  const runsAt = lineFinder(cartoon.map);
+  const left = findings.filter(isLeftLine).filter(({ lines }) => !runsAt(middleOf(lines[0] ?? [])));
+  return [...ofDrawing, ...inTheirPieces(left, cartoon), ...shapeFindings(cartoon)];
+}
+
+/** The findings of a drawing whose every place has moved. */
+export function movedFindings(findings: readonly CartoonFinding[], move: (p: Point) => Point): CartoonFinding[] {
+  return findings.map((f): CartoonFinding => {
+    if (!('at' in f)) return f;
+    if (!isLeftLine(f)) return { ...f, at: move(f.at) };
+    const at = { at: move(f.at), lines: f.lines.map((line) => line.map(move)) };
+    if (f.kind === 'loose-line') return { ...f, ...at };
+    return { ...f, ...at, ends: f.ends.map((end) => ({ ...end, at: move(end.at) })) };
+  });
+}
+
+type LeftLineFinding = Extract<CartoonFinding, LeftLine>;
+
+const isLeftLine = (f: CartoonFinding): f is LeftLineFinding => f.kind === 'loose-line' || f.kind === 'short-of-joint';
+
+function inTheirPieces(left: readonly LeftLineFinding[], cartoon: Cartoon): LeftLineFinding[] {
+  const home = piecesAt(
+    cartoon,
+    left.map(({ at }) => at),
+  );
+  return left.map((f, i) => ({ ...f, pieces: home[i] === null ? [] : [home[i] as number] }));
+}
+
+/** A place on a line, half way along its points' longest side. */
+function middleOf(line: readonly Point[]): Point | null {
+  let best: { at: Point; mm: number } | null = null;
+  for (let i = 1; i < line.length; i++) {
+    const [[ax, ay], [bx, by]] = [line[i - 1] as Point, line[i] as Point];
+    const mm = Math.hypot(bx - ax, by - ay);
+    if (!best || mm > best.mm) best = { at: [(ax + bx) / 2, (ay + by) / 2], mm };
+  }
+  return best?.at ?? null;
+}
+
+/** Tells whether a line of a map runs by a place. */
+function lineFinder({ lines }: PlanarMap): (at: Point | null) => boolean {
+  const tree = new Flatbush(lines.length);
+  for (const { points } of lines) {
+    const { minX, minY, maxX, maxY } = boxOf(points);
+    tree.add(minX, minY, maxX, maxY);
+  }
+  tree.finish();
+  return (at) => {
+    if (!at) return false;
+    const [x, y] = at;
+    return tree.search(x - SAME_MM, y - SAME_MM, x + SAME_MM, y + SAME_MM).some((i) => {
+      const points = lines[i]?.points ?? [];
+      return points.some((p, k) => {
+        const q = points[k + 1];
+        return q !== undefined && nearestOnSegment(x, y, p[0], p[1], q[0], q[1]).distSq <= SAME_MM * SAME_MM;
+      });
+    });
+  };
+}
