@@ -278,6 +278,13 @@ describe('repairs', () => {
     // The user's own tolerance of nothing at all does not stand in the way.
     expect(read(source, { drawOn: short, snapMm: 0 }).cartoon.pieces).toHaveLength(2);
   });
+  it('an end that runs past its joint further than the tolerance is an overrun, up to 5 mm', () => {
+    const found = with_('M50 -4V100M20 -6V100').findings.filter((f) => 'lines' in f);
+    expect(found).toMatchObject([
+      { kind: 'overrun', at: [50, -4], lengthMm: 4, pieces: [] },
+      { kind: 'loose-line', at: [20, -6], lengthMm: 6, pieces: [] },
+    ]);
+  });
   it('a line that ends in the middle of nowhere is no slip of the hand', () => {
     const reading = with_('M50 0V40M20 20L32 36');
     expect(reading.findings.filter((f) => f.kind === 'loose-line')).toMatchObject([

@@ -7,6 +7,9 @@ import type { Cartoon, CartoonFinding, LeftLine } from './types.ts';
 /** A line of the map this near to the middle of one that was left out stands where that one was drawn. */
 const SAME_MM = 1;
 
+/** An end that runs further past its joint was drawn on purpose. */
+const MOST_OVER_MM = 5;
+
 /** What the pieces and joints themselves show: regions with a hole, joints of too many lines. */
 export function shapeFindings({ pieces, joints }: Pick<Cartoon, 'pieces' | 'joints'>): CartoonFinding[] {
   const holes = pieces
@@ -20,11 +23,11 @@ export function shapeFindings({ pieces, joints }: Pick<Cartoon, 'pieces' | 'join
 
 /** Lines that were left out since they bound nothing; those that only stop short say by how much, and where. */
 export function leftLineFindings(loose: readonly LooseEnd[], cartoon: Cartoon): CartoonFinding[] {
-  const left = loose.map(({ at, lines, lengthMm, short }): LeftLineFinding => {
+  const left = loose.map(({ at, lines, lengthMm, isFloating, short }): LeftLineFinding => {
     const [widest] = short;
-    return widest
-      ? { kind: 'short-of-joint', at: widest.at, lines, pieces: [], gapMm: widest.gapMm, ends: short }
-      : { kind: 'loose-line', at, lines, pieces: [], lengthMm };
+    if (widest) return { kind: 'short-of-joint', at: widest.at, lines, pieces: [], gapMm: widest.gapMm, ends: short };
+    const isOverrun = !isFloating && lines.length === 1 && lengthMm <= MOST_OVER_MM;
+    return { kind: isOverrun ? 'overrun' : 'loose-line', at, lines, pieces: [], lengthMm };
   });
   return inTheirPieces(left, cartoon);
 }
@@ -46,14 +49,16 @@ export function movedFindings(findings: readonly CartoonFinding[], move: (p: Poi
     if (!('at' in f)) return f;
     if (!isLeftLine(f)) return { ...f, at: move(f.at) };
     const at = { at: move(f.at), lines: f.lines.map((line) => line.map(move)) };
-    if (f.kind === 'loose-line') return { ...f, ...at };
-    return { ...f, ...at, ends: f.ends.map((end) => ({ ...end, at: move(end.at) })) };
+    return f.kind === 'short-of-joint'
+      ? { ...f, ...at, ends: f.ends.map((end) => ({ ...end, at: move(end.at) })) }
+      : { ...f, ...at };
   });
 }
 
 type LeftLineFinding = Extract<CartoonFinding, LeftLine>;
 
-const isLeftLine = (f: CartoonFinding): f is LeftLineFinding => f.kind === 'loose-line' || f.kind === 'short-of-joint';
+const isLeftLine = (f: CartoonFinding): f is LeftLineFinding =>
+  f.kind === 'loose-line' || f.kind === 'overrun' || f.kind === 'short-of-joint';
 
 function inTheirPieces(left: readonly LeftLineFinding[], cartoon: Cartoon): LeftLineFinding[] {
   const home = piecesAt(

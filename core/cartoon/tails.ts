@@ -17,6 +17,8 @@ export interface ShortEnd {
 export interface LooseEnd {
   readonly at: Point;
   readonly lengthMm: number;
+  /** Whether it hung on no other line at all. */
+  readonly isFloating: boolean;
   /** The line that was dropped, and those that bounded nothing once it was gone. */
   readonly lines: readonly (readonly Point[])[];
   /** Its ends that stop just short of a line they seem to be meant for, the widest gap first. */
@@ -123,6 +125,6 @@ export function endsShort(
       .map((v): ShortEnd => ({ at: pointAt(grid, v), gapMm: gapAt(v, most) / UNITS_PER_MM }))
       .filter(({ gapMm }) => gapMm * UNITS_PER_MM <= most)
       .sort((a, b) => b.gapMm - a.gapMm);
-    return { at: pointAt(grid, along[0] as number), lengthMm, lines, short };
+    return { at: pointAt(grid, along[0] as number), lengthMm, isFloating, lines, short };
   });
 }

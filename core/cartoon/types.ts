@@ -55,6 +55,8 @@ export interface LeftLine {
 export type CartoonFinding =
   | DrawingFinding
   | ({ readonly kind: 'loose-line'; readonly lengthMm: number } & LeftLine)
+  /** The end of a line that runs past its joint by more than the tolerance. */
+  | ({ readonly kind: 'overrun'; readonly lengthMm: number } & LeftLine)
   /** It was meant to meet another line, but stops short by more than the tolerance. */
   | ({ readonly kind: 'short-of-joint'; readonly gapMm: number; readonly ends: readonly ShortEnd[] } & LeftLine)
   | { readonly kind: 'hole'; readonly at: Point; readonly pieces: readonly number[] }

@@ -18,6 +18,8 @@ export function cartoonFindingWords(finding: CartoonFinding, unit: DisplayUnit):
       return `${count(finding.count, 'shape')} had coordinates that are not numbers and ${finding.count === 1 ? 'was' : 'were'} left out.`;
     case 'loose-line':
       return `A line of ${showLength(finding.lengthMm, unit, 1)} ends in the open and closes nothing.`;
+    case 'overrun':
+      return `A line runs ${showLength(finding.lengthMm, unit, 1)} past its joint; it ends at the joint now.`;
     case 'short-of-joint':
       return `A line stops ${showLength(finding.gapMm, unit, 1)} short of the next one and was left out; draw it on, or join ends over so much.`;
     case 'hole':

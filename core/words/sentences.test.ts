@@ -11,6 +11,10 @@ describe('findings and repairs', () => {
       'A line of 94 mm ends in the open and closes nothing.',
     ],
     [
+      { kind: 'overrun', at: [0, 0], lengthMm: 3.12, lines: [], pieces: [2] },
+      'A line runs 3.1 mm past its joint; it ends at the joint now.',
+    ],
+    [
       { kind: 'short-of-joint', at: [0, 0], gapMm: 1.64, ends: [], lines: [], pieces: [2] },
       'A line stops 1.6 mm short of the next one and was left out; draw it on, or join ends over so much.',
     ],

@@ -76,7 +76,7 @@ export function CartoonSheet({
         />
       ))}
       {answer.findings.map((f, i) =>
-        'at' in f ? (
+        'at' in f && f.kind !== 'overrun' ? (
           <path
             key={i}
             d={`M${f.at[0] - unitMm} ${f.at[1] - unitMm}l${2 * unitMm} ${2 * unitMm}m0 ${-2 * unitMm}l${-2 * unitMm} ${2 * unitMm}`}
