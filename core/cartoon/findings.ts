@@ -1,6 +1,6 @@
-import Flatbush from 'flatbush';
-import { boxOf, nearestOnSegment, type PlanarMap, type Point } from '../geometry/index.ts';
+import type { Point } from '../geometry/index.ts';
 import { piecesAt } from './describe.ts';
+import { lineSearch } from './lineSearch.ts';
 import type { LooseEnd } from './tails.ts';
 import type { Cartoon, CartoonFinding, LeftLine } from './types.ts';
 
@@ -38,8 +38,11 @@ export function leftLineFindings(loose: readonly LooseEnd[], cartoon: Cartoon): 
  */
 export function renewedFindings(findings: readonly CartoonFinding[], cartoon: Cartoon): CartoonFinding[] {
   const ofDrawing = findings.filter((f) => f.kind !== 'hole' && f.kind !== 'many-lines' && !isLeftLine(f));
-  const runsAt = lineFinder(cartoon.map);
-  const left = findings.filter(isLeftLine).filter(({ lines }) => !runsAt(middleOf(lines[0] ?? [])));
+  const lineAt = lineSearch(cartoon.map);
+  const left = findings.filter(isLeftLine).filter(({ lines }) => {
+    const middle = middleOf(lines[0] ?? []);
+    return middle === null || lineAt(middle, SAME_MM) === null;
+  });
   return [...ofDrawing, ...inTheirPieces(left, cartoon), ...shapeFindings(cartoon)];
 }
 
@@ -68,7 +71,7 @@ function inTheirPieces(left: readonly LeftLineFinding[], cartoon: Cartoon): Left
   return left.map((f, i) => ({ ...f, pieces: home[i] === null ? [] : [home[i] as number] }));
 }
 
-/** A place on a line, half way along its points' longest side. */
+/** A place on a line, half way along its longest segment. */
 function middleOf(line: readonly Point[]): Point | null {
   let best: { at: Point; mm: number } | null = null;
   for (let i = 1; i < line.length; i++) {
@@ -77,25 +80,4 @@ function middleOf(line: readonly Point[]): Point | null {
     if (!best || mm > best.mm) best = { at: [(ax + bx) / 2, (ay + by) / 2], mm };
   }
   return best?.at ?? null;
-}
-
-/** Tells whether a line of a map runs by a place. */
-function lineFinder({ lines }: PlanarMap): (at: Point | null) => boolean {
-  const tree = new Flatbush(lines.length);
-  for (const { points } of lines) {
-    const { minX, minY, maxX, maxY } = boxOf(points);
-    tree.add(minX, minY, maxX, maxY);
-  }
-  tree.finish();
-  return (at) => {
-    if (!at) return false;
-    const [x, y] = at;
-    return tree.search(x - SAME_MM, y - SAME_MM, x + SAME_MM, y + SAME_MM).some((i) => {
-      const points = lines[i]?.points ?? [];
-      return points.some((p, k) => {
-        const q = points[k + 1];
-        return q !== undefined && nearestOnSegment(x, y, p[0], p[1], q[0], q[1]).distSq <= SAME_MM * SAME_MM;
-      });
-    });
-  };
 }

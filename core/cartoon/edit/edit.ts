@@ -1,6 +1,4 @@
-import Flatbush from 'flatbush';
 import {
-  boxOf,
   checkMap,
   facesOf,
   nearestOnSegment,
@@ -12,6 +10,7 @@ import {
 import { chainLines } from '../chains.ts';
 import { describeCartoon, pieceRings, type NameFaces } from '../describe.ts';
 import { heal } from '../heal.ts';
+import { lineSearch } from '../lineSearch.ts';
 import type { DrawnLine } from '../read/types.ts';
 import type { Cartoon, CartoonPiece } from '../types.ts';
 import { matchShapes, shiftOnto, type Continued } from './match.ts';
@@ -363,25 +362,16 @@ function rebuilt(old: Cartoon, drawn: readonly DrawnLine[]): Edited | null {
   };
 }
 
+/** A line this near to the middle of another one lies on it. */
+const SAME_LINE_MM = 0.05;
+
 /** Each line takes the profile of the old line that runs through its middle. */
 function inheritProfiles(old: Cartoon, lines: readonly MapLine[]): (string | null)[] {
-  const tree = new Flatbush(old.map.lines.length);
-  for (const line of old.map.lines) {
-    const { minX, minY, maxX, maxY } = boxOf(line.points);
-    tree.add(minX, minY, maxX, maxY);
-  }
-  tree.finish();
+  const lineAt = lineSearch(old.map);
   return lines.map(({ points }) => {
     const k = Math.max(1, points.length >> 1);
     const [a, b] = [points[k - 1] as Point, points[k] as Point];
-    const [x, y] = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
-    for (const i of tree.search(x - 0.05, y - 0.05, x + 0.05, y + 0.05)) {
-      const there = (old.map.lines[i] as MapLine).points;
-      for (let s = 1; s < there.length; s++) {
-        const [p, q] = [there[s - 1] as Point, there[s] as Point];
-        if (nearestOnSegment(x, y, p[0], p[1], q[0], q[1]).distSq < 0.0025) return old.profiles?.[i] ?? null;
-      }
-    }
-    return null;
+    const line = lineAt([(a[0] + b[0]) / 2, (a[1] + b[1]) / 2], SAME_LINE_MM);
+    return line === null ? null : (old.profiles?.[line] ?? null);
   });
 }

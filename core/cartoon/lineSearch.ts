@@ -1,0 +1,29 @@
+import Flatbush from 'flatbush';
+import { boxOf, nearestOnSegment, type PlanarMap, type Point } from '../geometry/index.ts';
+
+/** Finds the line of a map that runs nearest to a place; null when none is within a distance, in mm. */
+export type LineSearch = (at: Point, withinMm: number) => number | null;
+
+export function lineSearch({ lines }: Pick<PlanarMap, 'lines'>): LineSearch {
+  if (lines.length === 0) return () => null;
+  const tree = new Flatbush(lines.length);
+  for (const { points } of lines) {
+    const { minX, minY, maxX, maxY } = boxOf(points);
+    tree.add(minX, minY, maxX, maxY);
+  }
+  tree.finish();
+  return ([x, y], withinMm) => {
+    let best: number | null = null;
+    let bestSq = withinMm * withinMm;
+    for (const line of tree.search(x - withinMm, y - withinMm, x + withinMm, y + withinMm)) {
+      const points = lines[line]?.points ?? [];
+      for (let i = 1; i < points.length; i++) {
+        const [a, b] = [points[i - 1] as Point, points[i] as Point];
+        const { distSq } = nearestOnSegment(x, y, a[0], a[1], b[0], b[1]);
+        if (distSq > bestSq || (best !== null && distSq === bestSq)) continue;
+        [best, bestSq] = [line, distSq];
+      }
+    }
+    return best;
+  };
+}
