@@ -1,5 +1,5 @@
 import { Delaunay } from 'd3-delaunay';
-import { thinLine, UNITS_PER_MM, VertexGrid, type Point, type Ring } from '../geometry/index.ts';
+import { perimeter, thinLine, UNITS_PER_MM, VertexGrid, type Point, type Ring } from '../geometry/index.ts';
 import { chainLines } from './chains.ts';
 import { FLATNESS_MM } from './read/pathData.ts';
 import type { DrawnLine } from './read/types.ts';
@@ -36,7 +36,7 @@ export function middleLines(
   mostMm: number,
   thinnedMm = Math.max(FLATNESS_MM, widthMm / 100),
 ): DrawnLine[] {
-  const length = banks.reduce((sum, { ring }) => sum + around(ring), 0);
+  const length = banks.reduce((sum, { ring }) => sum + perimeter(ring), 0);
   const step = Math.max(LEAST_STEP_MM, widthMm / SAMPLES_TO_A_WIDTH, length / MOST_SAMPLES);
   const xy: number[] = [];
   const labels: number[] = [];
@@ -98,15 +98,6 @@ const isLoop = (points: Ring): boolean => {
   const [first, last] = [points[0] as Point, points.at(-1) as Point];
   return first[0] === last[0] && first[1] === last[1];
 };
-
-function around(ring: Ring): number {
-  let sum = 0;
-  ring.forEach(([x, y], i) => {
-    const [px, py] = ring[(i + ring.length - 1) % ring.length] as Point;
-    sum += Math.hypot(x - px, y - py);
-  });
-  return sum;
-}
 
 function* sampled(ring: Ring, step: number): Generator<Point> {
   for (let i = 0; i < ring.length; i++) {

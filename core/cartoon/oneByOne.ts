@@ -5,6 +5,7 @@ import {
   contains,
   insetRegion,
   nearestOnSegment,
+  pathLength,
   signedArea,
   thinRing,
   type Point,
@@ -100,12 +101,7 @@ function regionsOf(lines: readonly DrawnLine[]): Region[] | null {
   for (const { points, closed, shape } of lines) {
     const first = points[0] as Point;
     const last = points.at(-1) as Point;
-    let mm = 0;
-    for (let i = 1; i < points.length; i++)
-      mm += Math.hypot(
-        (points[i] as Point)[0] - (points[i - 1] as Point)[0],
-        (points[i] as Point)[1] - (points[i - 1] as Point)[1],
-      );
+    const mm = pathLength(points);
     const ends = Math.hypot(first[0] - last[0], first[1] - last[1]);
     allMm += mm;
     if (points.length < 3 || !(closed || ends < SAME_MM)) continue;

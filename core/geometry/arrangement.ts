@@ -131,23 +131,10 @@ function meet(
   const b = ends[2 * s + 1] as number;
   const c = ends[2 * o] as number;
   const d = ends[2 * o + 1] as number;
-  let touched = a === c || a === d || b === c || b === d;
-  if (a !== c && a !== d && liesOn(xy, a, c, d)) {
-    touched = true;
-    add(o, a);
-  }
-  if (b !== c && b !== d && liesOn(xy, b, c, d)) {
-    touched = true;
-    add(o, b);
-  }
-  if (c !== a && c !== b && liesOn(xy, c, a, b)) {
-    touched = true;
-    add(s, c);
-  }
-  if (d !== a && d !== b && liesOn(xy, d, a, b)) {
-    touched = true;
-    add(s, d);
-  }
+  let touched = touches(xy, a, c, d, o, add);
+  touched = touches(xy, b, c, d, o, add) || touched;
+  touched = touches(xy, c, a, b, s, add) || touched;
+  touched = touches(xy, d, a, b, s, add) || touched;
   if (touched) return;
   const ax = xy[2 * a] as number;
   const ay = xy[2 * a + 1] as number;
@@ -165,6 +152,21 @@ function meet(
   const vertex = grid.at(ax + t * rx, ay + t * ry);
   add(s, vertex);
   add(o, vertex);
+}
+
+/** Whether a vertex is an end of segment `s` from p to q or lies on it; there it is reported. */
+function touches(
+  xy: readonly number[],
+  vertex: number,
+  p: number,
+  q: number,
+  s: number,
+  add: (segment: number, vertex: number) => void,
+): boolean {
+  if (vertex === p || vertex === q) return true;
+  if (!liesOn(xy, vertex, p, q)) return false;
+  add(s, vertex);
+  return true;
 }
 
 /**

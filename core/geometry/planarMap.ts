@@ -1,5 +1,6 @@
 import Flatbush from 'flatbush';
 import { boxOf, contains, signedArea, type Point, type Ring } from './ring.ts';
+import { Meetings } from './tables.ts';
 
 /** A line runs from node to node; `points` begins and ends at them. A line is held once. */
 export interface MapLine {
@@ -135,27 +136,23 @@ function nextSides(map: PlanarMap): Int32Array {
     angle[2 * i] = leavingAngle(points, 0, 1);
     angle[2 * i + 1] = leavingAngle(points, points.length - 1, points.length - 2);
   });
-  const start = new Int32Array(map.nodes.length + 1);
-  for (const node of ends) start[node + 1] = (start[node + 1] as number) + 1;
-  for (let v = 0; v < map.nodes.length; v++) start[v + 1] = (start[v + 1] as number) + (start[v] as number);
-  const filled = start.slice();
-  const leaving = new Int32Array(sides);
-  ends.forEach((node, side) => {
-    // A side leaves from the end it starts at; each is put where its angle belongs, since few lines meet at a node.
-    let at = filled[node] as number;
-    filled[node] = at + 1;
-    for (; at > (start[node] as number); at--) {
-      const before = leaving[at - 1] as number;
-      if ((angle[before] as number) <= (angle[side] as number)) break;
-      leaving[at] = before;
-    }
-    leaving[at] = side;
-  });
+  const around = new Meetings(ends, map.nodes.length);
   const next = new Int32Array(sides);
+  const leaving: number[] = [];
   for (let v = 0; v < map.nodes.length; v++) {
-    const [from, to] = [start[v] as number, start[v + 1] as number];
+    leaving.length = 0;
+    for (let k = 0; k < around.degree(v); k++) {
+      const side = around.endAt(v, k);
+      // Each is put where its angle belongs, since few lines meet at a node.
+      let at = k;
+      for (; at > 0 && (angle[leaving[at - 1] as number] as number) > (angle[side] as number); at--)
+        leaving[at] = leaving[at - 1] as number;
+      leaving[at] = side;
+    }
     // y is down, so rising atan2 turns clockwise as seen; the one before is the next anticlockwise.
-    for (let k = from; k < to; k++) next[(leaving[k] as number) ^ 1] = leaving[k > from ? k - 1 : to - 1] as number;
+    leaving.forEach((side, k) => {
+      next[side ^ 1] = (k > 0 ? leaving[k - 1] : leaving.at(-1)) as number;
+    });
   }
   return next;
 }

@@ -85,7 +85,7 @@ export class Meetings {
     for (let i = 0; i < ends.length; i++) {
       const v = ends[i] as number;
       const at = next[v] as number;
-      items[at] = i >> 1;
+      items[at] = i;
       next[v] = at + 1;
     }
     this.#start = start;
@@ -98,6 +98,11 @@ export class Meetings {
 
   /** The k-th segment at a vertex. */
   at(v: number, k: number): number {
+    return this.endAt(v, k) >> 1;
+  }
+
+  /** The k-th end at a vertex: twice its segment, and one more where that segment ends there. */
+  endAt(v: number, k: number): number {
     return this.#items[(this.#start[v] as number) + k] as number;
   }
 
