@@ -213,6 +213,12 @@ describe('places on the page', () => {
     const source = page('width="100mm" height="100mm" viewBox="0 0 100 100"', '<circle cx="50%" cy="50%" r="40%"/>');
     expect(Math.abs((areas(source)[0] as number) - Math.PI * 1600)).toBeLessThan(4);
   });
+  it.each(['display:none', 'visibility:hidden', 'opacity:0'])('a layer left out by %s can be switched in', (style) => {
+    const layer = `<g xmlns:e="urn:e" e:groupmode="layer" e:label="idea" style="${style}" fill="none" stroke="red"><path d="M50 10V90"/></g>`;
+    const source = page(mm, halves).replace('</svg>', `${layer}</svg>`);
+    expect(read(source).cartoon.pieces).toHaveLength(2);
+    expect(read(source, { layersIn: ['idea'] }).cartoon.pieces).toHaveLength(4);
+  });
   it('a group that is not shown can be switched in by its name, whatever program wrote it', () => {
     const source = page(mm, '').replace(
       '</svg>',

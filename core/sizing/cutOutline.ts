@@ -75,31 +75,32 @@ export function cutOutline(
 }
 
 /** A traced outline of more points is thinned before it is moved in, by no more than a grinder's mark. */
-const MANY_POINTS = 300;
-/** One of so many, that far and further. */
-const MOST_POINTS = 3000;
+const MOST_POINTS = 300;
 
 /** @param byMm how far each line of the piece moves in, in the order of its rings */
 function movedIn(cartoon: Cartoon, piece: CartoonPiece, drawn: readonly Ring[], byMm: readonly number[]): Ring[] {
-  const region = drawn.map((ring) => thinRing(thinRing(ring, MANY_POINTS, 0.01, 0.08), MOST_POINTS, 0.16, 0.16));
+  const first = byMm[0] ?? 0;
+  const isEven = byMm.every((mm) => mm === first);
+  // Where nothing moves there is nothing to be thinned for either.
+  if (isEven && first === 0) return insetRegion(drawn, 0);
+  const region = drawn.map((ring) => thinRing(ring, MOST_POINTS, 0.01, 0.16));
   const isThinned = region.some((ring, i) => ring !== drawn[i]);
   const quick = !isThinned && region.length === 1 && mitredInset(region[0] as Ring, edgeMeasures(cartoon, piece, byMm));
   if (quick) return [signedArea(quick) > 0 ? quick : [...quick].reverse()];
-  const first = byMm[0] ?? 0;
-  if (byMm.every((mm) => mm === first)) return insetRegion(region, first);
+  if (isEven) return insetRegion(region, first);
   const strips = piece.rings.flat().map((ref, i) => ({
-    points: thinned((cartoon.map.lines[ref < 0 ? ~ref : ref] as MapLine).points, isThinned),
+    points: isThinned ? thinLine(lineOf(cartoon, ref).points, 0.05) : lineOf(cartoon, ref).points,
     halfMm: byMm[i] as number,
   }));
   return cutAway(region, strips);
 }
 
-const thinned = (points: Ring, isThinned: boolean): Ring => (isThinned ? thinLine(points, 0.05) : points);
+const lineOf = (cartoon: Cartoon, ref: number): MapLine => cartoon.map.lines[ref < 0 ? ~ref : ref] as MapLine;
 
 /** How far each edge of the outer ring moves: every chord of a line as far as its line. */
 function edgeMeasures(cartoon: Cartoon, piece: CartoonPiece, byMm: readonly number[]): number[] {
   return (piece.rings[0] as readonly number[]).flatMap((ref, i) => {
-    const { points } = cartoon.map.lines[ref < 0 ? ~ref : ref] as MapLine;
+    const { points } = lineOf(cartoon, ref);
     return Array.from({ length: points.length - 1 }, () => byMm[i] as number);
   });
 }

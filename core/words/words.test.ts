@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { smallStudio } from '../test/smallStudio.ts';
 import type { Panel, RefusalCode } from '../bench/index.ts';
-import type { DrawingRefusalCode } from '../cartoon/index.ts';
-import { drawingRefusalWords, nextThing, progressOf, refusalWords, tallyOf, waitOf } from './index.ts';
+import { nextThing, progressOf, refusalWords, tallyOf, waitOf } from './index.ts';
 
 const CODES: RefusalCode[] = [
   'unknown-panel',
@@ -54,20 +53,6 @@ describe('refusals', () => {
     expect(refusalWords({ code: 'not-cut', numbers: [7, 8, 9] }, 'mm')).toBe(
       'Pieces 7–9 are not cut yet; cut them first.',
     );
-  });
-  it.each([
-    'not-a-drawing',
-    'too-large',
-    'no-numbers',
-    'no-size',
-    'nothing-drawn',
-    'nothing-closed',
-    'too-wide',
-    'scribble',
-    'tangle',
-    'bad-size',
-  ] as DrawingRefusalCode[])('a drawing refused for %s says what to do', (code) => {
-    expect(drawingRefusalWords(code)).toMatch(/^(This|The|No) .*\.$/);
   });
 });
 

@@ -13,6 +13,7 @@ import DxfParser, {
 import { compose, largestStretch, type Matrix, type Point } from '../../geometry/index.ts';
 import { SplineReader, type WeightedSplineEntity } from './dxfSpline.ts';
 import { isHelperLayer } from './layers.ts';
+import { LeftOut } from './leftOut.ts';
 import { FLATNESS_MM, MOST_POINTS, PathPen } from './pathData.ts';
 import { isSound, splineChords } from './spline.ts';
 import type { DrawingFinding, DrawingRefusal, DrawnLine, DrawnText, RawDrawing } from './types.ts';
@@ -52,7 +53,7 @@ interface Walk {
   readonly layersIn: ReadonlySet<string>;
   readonly lines: DrawnLine[];
   readonly texts: DrawnText[];
-  readonly leftOut: Map<string, number>;
+  readonly leftOut: LeftOut;
   readonly layers: Map<string, { name: string; hidden: boolean; shapes: number }>;
   points: number;
   inserts: number;
@@ -81,7 +82,7 @@ export function readDxf(source: string, layersIn: ReadonlySet<string> = new Set(
     layersIn,
     lines: [],
     texts: [],
-    leftOut: new Map(),
+    leftOut: new LeftOut(),
     layers: new Map(),
     points: 0,
     inserts: 0,
@@ -94,7 +95,7 @@ export function readDxf(source: string, layersIn: ReadonlySet<string> = new Set(
   if (walk.lines.length === 0) return { refusal: walk.badNumbers > 0 ? 'no-numbers' : 'nothing-drawn' };
   const findings: DrawingFinding[] = [];
   if (stated === undefined) findings.push({ kind: 'assumed-mm', count: 1 });
-  for (const [what, count] of walk.leftOut) findings.push({ kind: 'left-out', what, count });
+  findings.push(...walk.leftOut.findings());
   if (walk.badNumbers > 0) findings.push({ kind: 'bad-numbers', count: walk.badNumbers });
   if (walk.simplified > 0) findings.push({ kind: 'weights-ignored', count: walk.simplified });
   return {
@@ -123,7 +124,7 @@ function ontoPage({ lines, texts }: Walk): Pick<RawDrawing, 'lines' | 'texts'> {
 
 function draw(entity: IEntity, matrix: Matrix, walk: Walk, open: readonly string[], hidden: boolean): void {
   if (walk.points > MOST_POINTS) return;
-  const leave = (what: string): void => void walk.leftOut.set(what, (walk.leftOut.get(what) ?? 0) + 1);
+  const leave = (what: string) => walk.leftOut.add(what);
   const aside = hidden || isAside(entity, walk);
   if (entity.type === 'INSERT') return insert(entity as IInsertEntity, matrix, walk, open, aside);
   const what = LEFT_OUT[entity.type];
@@ -166,7 +167,7 @@ function isAside(entity: IEntity, walk: Walk): boolean {
 function insert(entity: IInsertEntity, matrix: Matrix, walk: Walk, open: readonly string[], hidden: boolean): void {
   const block = walk.dxf.blocks?.[entity.name];
   if (!block?.entities || open.includes(entity.name) || open.length >= MOST_DEPTH) {
-    walk.leftOut.set('links that lead nowhere', (walk.leftOut.get('links that lead nowhere') ?? 0) + 1);
+    walk.leftOut.add('links that lead nowhere');
     return;
   }
   const angle = ((entity.rotation ?? 0) * Math.PI) / 180;

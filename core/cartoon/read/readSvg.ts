@@ -1,5 +1,6 @@
 import { compose, IDENTITY, type Matrix } from '../../geometry/index.ts';
 import { isHelperLayer } from './layers.ts';
+import { LeftOut } from './leftOut.ts';
 import { readMarkup, type MarkupNode } from './markup.ts';
 import { MOST_POINTS, PathPen } from './pathData.ts';
 import { readStyleSheets, styleOf, type Style } from './style.ts';
@@ -30,7 +31,6 @@ const ONLY_LENDING = new Set([
   'metadata',
   'foreignobject',
   'namedview',
-  'switch-off',
 ]);
 
 /** What an element takes over from those round it. */
@@ -53,7 +53,7 @@ interface Walk {
   readonly strokes: DrawnLine[];
   readonly fills: DrawnLine[];
   readonly texts: DrawnText[];
-  readonly leftOut: Map<string, number>;
+  readonly leftOut: LeftOut;
   readonly layers: Map<string, { name: string; hidden: boolean; shapes: number }>;
   points: number;
   shapes: number;
@@ -82,7 +82,7 @@ export function readSvg(source: string, layersIn: ReadonlySet<string> = new Set(
     strokes: [],
     fills: [],
     texts: [],
-    leftOut: new Map(),
+    leftOut: new LeftOut(),
     layers: new Map(),
     points: 0,
     shapes: 0,
@@ -101,14 +101,11 @@ export function readSvg(source: string, layersIn: ReadonlySet<string> = new Set(
   };
   for (const child of svg.children) visit(child, around, walk);
   if (walk.points > MOST_POINTS) return { refusal: 'too-large' };
-  const findings: DrawingFinding[] = [...page.findings];
-  for (const [what, count] of walk.leftOut) findings.push({ kind: 'left-out', what, count });
-  if (walk.shortened > 0) findings.push({ kind: 'path-cut-short', count: walk.shortened });
   const lines = walk.strokes.length > 0 ? walk.strokes : walk.fills;
+  if (lines === walk.strokes && walk.fills.length > 0) walk.leftOut.add('fills without a stroke', walk.fills.length);
+  const findings: DrawingFinding[] = [...page.findings, ...walk.leftOut.findings()];
+  if (walk.shortened > 0) findings.push({ kind: 'path-cut-short', count: walk.shortened });
   if (lines.length === 0) return { refusal: walk.badNumbers > 0 ? 'no-numbers' : 'nothing-drawn' };
-  if (walk.strokes.length > 0 && walk.fills.length > 0) {
-    findings.push({ kind: 'left-out', what: 'fills without a stroke', count: walk.fills.length });
-  }
   if (walk.badNumbers > 0) findings.push({ kind: 'bad-numbers', count: walk.badNumbers });
   return {
     lines,
@@ -129,45 +126,43 @@ function index(node: MarkupNode, byId: Map<string, MarkupNode>): void {
   for (const child of node.children) index(child, byId);
 }
 
-function leave(walk: Walk, what: string, count = 1): void {
-  walk.leftOut.set(what, (walk.leftOut.get(what) ?? 0) + count);
-}
-
 function visit(node: MarkupNode, around: Surroundings, walk: Walk): void {
   if (walk.points > MOST_POINTS) return;
   if (ONLY_LENDING.has(node.name)) {
     const shapes = countShapes(node);
     if (shapes > 0 && node.name !== 'defs' && node.name !== 'symbol')
-      leave(walk, 'shapes that only clip, mask or paint', shapes);
-    if (node.name === 'script') leave(walk, 'scripts');
+      walk.leftOut.add('shapes that only clip, mask or paint', shapes);
+    if (node.name === 'script') walk.leftOut.add('scripts');
     return;
   }
-  const style = styleOf(node, around.ancestors, around.style, walk.rules);
+  let style = styleOf(node, around.ancestors, around.style, walk.rules);
   const own = transformOf(style, around.view);
   if (own === null) walk.badNumbers++;
   const faint = style.display === 'none' || Number.parseFloat(style.opacity ?? '1') === 0;
-  const unseen = style.visibility === 'hidden' || style.visibility === 'collapse';
+  let unseen = style.visibility === 'hidden' || style.visibility === 'collapse';
   let hidden = around.hidden || faint;
   const layer = layerName(node, around, faint || unseen);
   if (layer !== null) {
     const off = faint || unseen || isHelperLayer(layer);
     walk.layers.set(layer, { name: layer, hidden: off, shapes: countShapes(node) });
     if (off) hidden = !walk.layersIn.has(layer);
+    // What is in it takes over that it is not seen: switched in it is.
+    if (unseen && !hidden) [style, unseen] = [{ ...style, visibility: 'visible' }, false];
   }
   const here: Surroundings = { ...around, style, matrix: compose(around.matrix, own ?? IDENTITY), hidden };
-  if (node.name === 'image') leave(walk, 'pictures');
+  if (node.name === 'image') walk.leftOut.add('pictures');
   else if (node.name === 'text') {
     if (!hidden && !unseen) readText(node, here, walk);
   } else if (node.name === 'use') followUse(node, here, walk);
   else if (SHAPES.has(node.name)) {
-    if (hidden || unseen) leave(walk, 'hidden shapes');
+    if (hidden || unseen) walk.leftOut.add('hidden shapes');
     else drawShape(node, here, walk);
   } else visitChildren(node, node.name === 'svg' ? within(here, node) : here, walk);
 }
 
 function visitChildren(node: MarkupNode, here: Surroundings, walk: Walk): void {
-  const ancestors = [...here.ancestors, node];
-  for (const child of node.children) visit(child, { ...here, ancestors }, walk);
+  const inside = { ...here, ancestors: [...here.ancestors, node] };
+  for (const child of node.children) visit(child, inside, walk);
 }
 
 /** The same surroundings in the units inside a nested `svg` or a `symbol`. */
@@ -178,9 +173,10 @@ function within(here: Surroundings, node: MarkupNode): Surroundings {
 
 /** An element's own transform, by attribute or by style, about its origin. Null when it is no transform. */
 function transformOf(style: Style, view: View): Matrix | null {
+  if (style.transform === undefined) return IDENTITY;
   const matrix = readTransform(style.transform);
   const [x, y = '0'] = (style['transform-origin'] ?? '').split(/[\s,]+/).filter(Boolean);
-  if (!matrix || x === undefined || style.transform === undefined) return matrix;
+  if (!matrix || x === undefined) return matrix;
   const ox = lengthToUser(x, view[0]) ?? 0;
   const oy = lengthToUser(y, view[1]) ?? 0;
   return compose(compose([1, 0, 0, 1, ox, oy], matrix), [1, 0, 0, 1, -ox, -oy]);
@@ -204,7 +200,8 @@ function followUse(node: MarkupNode, here: Surroundings, walk: Walk): void {
   const href = node.attributes.get('href') ?? '';
   const id = href.startsWith('#') ? href.slice(1) : '';
   const target = walk.byId.get(id);
-  if (!target || here.following.includes(id) || ++walk.uses > MOST_USES) return leave(walk, 'links that lead nowhere');
+  if (!target || here.following.includes(id) || ++walk.uses > MOST_USES)
+    return walk.leftOut.add('links that lead nowhere');
   const x = lengthToUser(node.attributes.get('x'), here.view[0]) ?? 0;
   const y = lengthToUser(node.attributes.get('y'), here.view[1]) ?? 0;
   const there: Surroundings = {
@@ -250,10 +247,10 @@ function drawShape(node: MarkupNode, { style, matrix, view }: Surroundings, walk
     !isNone(style.stroke) && !isClear(style['stroke-opacity']) && Number.parseFloat(style['stroke-width'] ?? '1') !== 0;
   const filled = style.fill === undefined ? true : !isNone(style.fill) && !isClear(style['fill-opacity']);
   if (stroked && style['stroke-dasharray'] !== undefined && /[1-9]/.test(style['stroke-dasharray']))
-    return leave(walk, 'dashed lines');
+    return walk.leftOut.add('dashed lines');
   if (stroked && (!isNone(style['marker-start']) || !isNone(style['marker-end'])))
-    return leave(walk, 'arrows and dimension lines');
-  if (!stroked && !filled) return leave(walk, 'shapes with neither stroke nor fill');
+    return walk.leftOut.add('arrows and dimension lines');
+  if (!stroked && !filled) return walk.leftOut.add('shapes with neither stroke nor fill');
   const pen = new PathPen(matrix);
   const whole = drawInto(pen, node, view);
   const shape = ++walk.shapes;
