@@ -4,11 +4,12 @@ import {
   splitAtMeetings,
   UNITS_PER_MM,
   withoutDoubles,
-  type Meetings,
   type Point,
   type VertexGrid,
 } from '../geometry/index.ts';
 import { doubledBorders } from './doubles.ts';
+import { gather } from './gather.ts';
+import { moved, ownTail, putFoot } from './movedEnds.ts';
 import { FLATNESS_MM } from './read/pathData.ts';
 import type { DrawnLine } from './read/types.ts';
 import type { Repair } from './repair.ts';
@@ -43,8 +44,6 @@ export type NoPanel = 'scribble' | 'tangle';
 
 /** When more than this share of the lines needed a repair, the hand was unsteady all over. */
 const SHAKY_SHARE = 0.25;
-/** sin 40°: two ends that run towards each other more nearly in one line make no corner of their own. */
-const CORNER_SIN = 0.64;
 const REFUSED_WITHIN_MM = 0.01;
 /** A panel of 8,000 pieces drawn line by line has about 48,000 ends; many more that hang free are hatching or fur. */
 const MOST_FREE_ENDS = 120_000;
@@ -138,135 +137,6 @@ function keptPlaces(grid: VertexGrid, refused: readonly Point[]): (vertex: numbe
   };
 }
 
-/**
- * Joins free ends that lie together, nearest first, as long as no member has to move further than `snap`.
- * Where a true node or a line lies among them they go to it; it stays where it is.
- * @param ends segments as drawn; null is returned when no end had to move
- */
-function gather(
-  grid: VertexGrid,
-  ends: readonly number[],
-  loneEnds: readonly number[],
-  snap: number,
-  repairs: Repair[],
-  kept: (vertex: number) => boolean,
-): number[] | null | 'tangle' {
-  const at = meetingsOf(grid, ends);
-  const free = loneEnds.filter((v) => v < at.vertexCount && at.degree(v) === 1 && !kept(v));
-  if (free.length < 2) return null;
-  const move = new Map<number, number>();
-  const feet = new Map<number, number[]>();
-  const groups = clusters(grid, free, at, snap);
-  if (!groups) return 'tangle';
-  const tree = segmentTree(grid, ends);
-  for (const members of groups) {
-    const { vertex: target, on } = gatheringPlace(grid, ends, at, tree, members, snap);
-    if (on !== null) putFoot(feet, on, target);
-    for (const v of members) {
-      const by = distance(grid, v, target);
-      if (by > 0) repairs.push({ kind: 'snapped', at: pointAt(grid, v), movedMm: by / UNITS_PER_MM });
-      move.set(v, target);
-    }
-  }
-  return move.size === 0 ? null : moved(grid, ends, move, feet);
-}
-
-/** Of 48,000 ends of a panel drawn line by line each has a handful of others near; many more are fur. */
-const MOST_PAIRS = 600_000;
-
-/**
- * Groups of two or more free ends, by rising distance, none further than `snap` from its group's middle. Null where
- * the ends stand in swarms.
- */
-function clusters(grid: VertexGrid, free: readonly number[], at: Meetings, snap: number): number[][] | null {
-  const tree = new Flatbush(free.length);
-  for (const v of free) tree.add(grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number);
-  tree.finish();
-  const pairs: [number, number, number][] = [];
-  for (const [i, v] of free.entries()) {
-    const [x, y] = [grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number];
-    for (const j of tree.search(x - 2 * snap, y - 2 * snap, x + 2 * snap, y + 2 * snap)) {
-      if (j > i) pairs.push([distance(grid, v, free[j] as number), v, free[j] as number]);
-    }
-    if (pairs.length > MOST_PAIRS) return null;
-  }
-  pairs.sort((p, q) => p[0] - q[0]);
-  const group = new Map(free.map((v) => [v, [v]]));
-  for (const [, i, j] of pairs) {
-    const a = group.get(i) as number[];
-    const b = group.get(j) as number[];
-    // Both ends of one short line are never one joint: the line would vanish.
-    if (a === b || a.some((p) => b.some((q) => at.at(p, 0) === at.at(q, 0)))) continue;
-    const all = [...a, ...b];
-    const [x, y] = middleOf(grid, all);
-    if (all.every((m) => Math.hypot((grid.xy[2 * m] as number) - x, (grid.xy[2 * m + 1] as number) - y) <= snap))
-      for (const m of all) group.set(m, all);
-  }
-  return [...new Set(group.values())].filter((members) => members.length > 1);
-}
-
-function middleOf(grid: VertexGrid, vertices: readonly number[]): [number, number] {
-  let x = 0;
-  let y = 0;
-  for (const v of vertices) {
-    x += grid.xy[2 * v] as number;
-    y += grid.xy[2 * v + 1] as number;
-  }
-  return [x / vertices.length, y / vertices.length];
-}
-
-/**
- * Where a group of ends meets: a node within reach of all, else a line within reach of all, else the corner that two
- * of them run towards, else their middle.
- */
-function gatheringPlace(
-  grid: VertexGrid,
-  ends: readonly number[],
-  at: Meetings,
-  tree: Flatbush,
-  members: readonly number[],
-  snap: number,
-): { vertex: number; on: number | null } {
-  const [x, y] = middleOf(grid, members);
-  const own = new Set(members.flatMap((v) => [...ownTail(ends, at, v, grid, 3 * snap)]));
-  const inReach = (px: number, py: number) =>
-    members.every((m) => Math.hypot((grid.xy[2 * m] as number) - px, (grid.xy[2 * m + 1] as number) - py) <= snap);
-  let node: { vertex: number; distSq: number } | null = null;
-  let foot: { x: number; y: number; distSq: number; on: number } | null = null;
-  for (const s of tree.search(x - snap, y - snap, x + snap, y + snap)) {
-    if (own.has(s)) continue;
-    const hit = nearestOnSegment(x, y, ...segmentXy(grid, ends, s));
-    if (inReach(hit.x, hit.y) && (!foot || hit.distSq < foot.distSq)) foot = { ...hit, on: s };
-    for (const vertex of [ends[2 * s] as number, ends[2 * s + 1] as number]) {
-      const [px, py] = [grid.xy[2 * vertex] as number, grid.xy[2 * vertex + 1] as number];
-      const distSq = (px - x) ** 2 + (py - y) ** 2;
-      if (at.degree(vertex) > 2 && inReach(px, py) && (!node || distSq < node.distSq)) node = { vertex, distSq };
-    }
-  }
-  if (node) return { vertex: node.vertex, on: null };
-  if (foot) return { vertex: grid.at(foot.x, foot.y), on: foot.on };
-  const corner = members.length === 2 ? cornerOf(grid, ends, at, members[0] as number, members[1] as number) : null;
-  const [px, py] = corner && inReach(corner[0], corner[1]) ? corner : [x, y];
-  return { vertex: grid.at(px, py), on: null };
-}
-
-/** Where the last segments of two free ends would cross if they went on, unless they run almost side by side. */
-function cornerOf(grid: VertexGrid, ends: readonly number[], at: Meetings, v: number, w: number): Point | null {
-  const heading = (end: number): Point => {
-    const [ax, ay, bx, by] = segmentXy(grid, ends, at.at(end, 0));
-    const length = Math.hypot(bx - ax, by - ay);
-    return [(bx - ax) / length, (by - ay) / length];
-  };
-  const [px, py] = heading(v);
-  const [qx, qy] = heading(w);
-  const cross = px * qy - py * qx;
-  if (Math.abs(cross) < CORNER_SIN) return null;
-  const dx = (grid.xy[2 * w] as number) - (grid.xy[2 * v] as number);
-  const dy = (grid.xy[2 * w + 1] as number) - (grid.xy[2 * v + 1] as number);
-  const along = (dx * qy - dy * qx) / cross;
-  return [(grid.xy[2 * v] as number) + along * px, (grid.xy[2 * v + 1] as number) + along * py];
-}
-
 /** How far each end may be drawn on, in units. */
 function reachOf(grid: VertexGrid, snap: number, drawOn: readonly ShortEnd[]): (vertex: number) => number {
   const further = new Map(
@@ -319,54 +189,4 @@ function reach(
     repairs.push({ kind: 'snapped', at: pointAt(grid, v), movedMm: Math.sqrt(target.distSq) / UNITS_PER_MM });
   }
   return move.size === 0 ? null : moved(grid, ends, move, feet);
-}
-
-const putFoot = (feet: Map<number, number[]>, segment: number, vertex: number): void => {
-  const list = feet.get(segment);
-  if (list) list.push(vertex);
-  else feet.set(segment, [vertex]);
-};
-
-/**
- * Segments with some vertices moved. Where an end was drawn onto a segment its foot becomes a vertex of it: else the
- * segment, turned a little by its own end, would pass by the foot and the joint would open again.
- */
-function moved(
-  grid: VertexGrid,
-  ends: readonly number[],
-  move: ReadonlyMap<number, number>,
-  feet: ReadonlyMap<number, readonly number[]>,
-): number[] {
-  const to = (v: number) => move.get(v) ?? v;
-  const next: number[] = [];
-  for (let s = 0; s < ends.length / 2; s++) {
-    const a = ends[2 * s] as number;
-    const b = ends[2 * s + 1] as number;
-    const between = feet.get(s) ?? [];
-    let from = to(a);
-    for (const foot of [...between].sort((p, q) => distance(grid, a, p) - distance(grid, a, q))) {
-      if (foot === a || foot === b) continue;
-      next.push(from, foot);
-      from = foot;
-    }
-    next.push(from, to(b));
-  }
-  return next;
-}
-
-/** The segments from a free end back along its own line: it must not be joined to itself by a hook. */
-function ownTail(ends: readonly number[], at: Meetings, vertex: number, grid: VertexGrid, upTo: number): Set<number> {
-  const tail = new Set<number>();
-  let v = vertex;
-  let length = 0;
-  if (at.degree(v) === 0) return tail;
-  for (let segment = at.at(v, 0); !tail.has(segment) && length <= upTo;) {
-    tail.add(segment);
-    const far = ends[2 * segment] === v ? (ends[2 * segment + 1] as number) : (ends[2 * segment] as number);
-    length += distance(grid, v, far);
-    v = far;
-    if (at.degree(v) !== 2) break;
-    segment = at.other(v, segment);
-  }
-  return tail;
 }
