@@ -2,6 +2,6 @@ import { defineConfig } from 'drizzle-kit';
 
 export default defineConfig({
   dialect: 'sqlite',
-  schema: './server/store/schema.ts',
+  schema: './server/store/schema/index.ts',
   out: './server/store/migrations',
 });

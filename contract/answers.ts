@@ -1,55 +1,176 @@
-import type { Refusal, RefusalCode, Tables } from '#core/bench';
-import type { Cartoon, CartoonFinding, Repair, DrawingRefusalCode } from '#core/cartoon';
-import type { CutPiece } from '#core/sizing';
+import { z } from 'zod';
+import type { Refusal } from '#core/bench';
+import { WORK_STAGES, BREAK_REASON_CODES } from '#core/bench';
+import type { Cartoon, CartoonFinding, Repair } from '#core/cartoon';
 import type { Cuttability } from '#core/cutting';
+import type { CutPiece } from '#core/sizing';
+import { ROWS } from './rows.ts';
 
-/** GET /api/studio: all but pieces and ledger, with the log position it stands at. */
-export interface StudioAnswer {
-  readonly seq: number;
-  readonly now: number;
-  readonly settings: Tables['settings'] | null;
-  readonly people: readonly Tables['people'][];
-  readonly glasses: readonly Tables['glasses'][];
-  readonly stock: readonly Tables['stock'][];
-  readonly commissions: readonly Tables['commissions'][];
-  readonly panels: readonly Tables['panels'][];
-  readonly hours: readonly Tables['hours'][];
-  readonly mishaps: readonly Tables['mishaps'][];
-}
+const text = z.string();
+const count = z.number().int().min(0);
+const cents = z.number().int();
+/** The log position that an answer stands at. */
+const seq = count;
 
-/** GET /api/panels/:id */
-export interface PanelAnswer {
-  readonly seq: number;
-  readonly pieces: readonly Tables['pieces'][];
-  readonly log: readonly LogLine[];
-}
+/** What a list shows of a panel: its row, the steps done and the joints soldered, its pieces in columns. */
+const glance = z.strictObject({
+  panel: ROWS.panels,
+  steps: z.record(text, z.number()),
+  soldered: z.strictObject({ front: z.array(count), back: z.array(count) }),
+  pieces: z.strictObject({
+    numbers: z.array(count),
+    /** Codes of steps, and for each piece which one. */
+    stageCodes: z.array(text),
+    stages: z.array(count),
+    /** Ids of glasses, and for each piece which one, −1 for none. */
+    glassIds: z.array(text),
+    glasses: z.array(z.number().int().min(-1)),
+    /** Numbers of broken pieces that wait, and what single pieces ask for. */
+    broken: z.array(count),
+    asks: z.record(text, z.array(text)),
+  }),
+});
 
-export interface LogLine {
-  readonly seq: number;
-  readonly at: number;
-  readonly who: string | null;
-  readonly words: string;
-  /** Numbers of the pieces it touched. */
-  readonly numbers: readonly number[];
-  readonly mishap: boolean;
-}
+const jobLine = z.strictObject({
+  commission: ROWS.commissions,
+  panels: z.array(
+    z.strictObject({
+      panel: ROWS.panels.pick({ id: true, name: true, routeId: true, pieceCount: true, counts: true }),
+      steps: z.record(text, z.number()),
+    }),
+  ),
+});
 
-/** GET /api/cartoons/:id: never changes under its id. */
-export interface CartoonAnswer {
-  readonly id: string;
+const logLine = z.strictObject({
+  seq,
+  at: z.number(),
+  who: text.nullable(),
+  words: text,
+  /** Numbers, as they are now, of the pieces it touched. */
+  numbers: z.array(count),
+  mishap: z.boolean(),
+});
+
+const labour = z.strictObject({ minutes: z.number(), cents });
+
+/** Every answer to a question, by the place that asks it. No answer holds more than what is shown. */
+export const ANSWERS = {
+  /** The studio's own things: few, and asked for by every screen. */
+  studio: z.strictObject({
+    seq,
+    /** Another one after an older database was put back. */
+    databaseId: text,
+    now: z.number(),
+    settings: ROWS.settings.nullable(),
+    people: z.array(ROWS.people),
+    glasses: z.array(ROWS.glasses),
+    routes: z.array(ROWS.routes),
+    routeSteps: z.array(ROWS.routeSteps),
+    /** Clocks that run. */
+    clocks: z.array(ROWS.hours.extend({ panelName: text.nullable() })),
+    hasJobs: z.boolean(),
+  }),
+  /** What is in hand, and what runs short for it. */
+  today: z.strictObject({
+    seq,
+    jobs: z.array(z.strictObject({ commission: ROWS.commissions, panels: z.array(glance) })),
+    short: z.array(z.strictObject({ glassId: text, missingMm2: count })),
+  }),
+  jobs: z.strictObject({
+    seq,
+    inHand: z.array(jobLine),
+    past: z.array(jobLine),
+    /** Where the next page of delivered jobs begins; null when that was all. */
+    next: text.nullable(),
+  }),
+  commission: z.strictObject({
+    seq,
+    commission: ROWS.commissions,
+    panels: z.array(glance),
+    labour,
+    mishaps: z.array(ROWS.mishaps),
+  }),
+  panel: z.strictObject({
+    seq,
+    panel: ROWS.panels,
+    commission: ROWS.commissions,
+    sections: z.array(ROWS.sections),
+    steps: z.array(ROWS.steps),
+    joints: z.array(ROWS.joints),
+    pieces: z.array(ROWS.pieces),
+    /** Other panels of the commission. */
+    set: z.array(z.strictObject({ id: text, name: text })),
+  }),
+  history: z.strictObject({ seq, lines: z.array(logLine), next: count.nullable() }),
+  panelHours: z.strictObject({ seq, hours: z.array(ROWS.hours), mishaps: z.array(ROWS.mishaps) }),
+  rack: z.strictObject({
+    seq,
+    stock: z.array(ROWS.stock),
+    totals: z.record(text, z.number().int()),
+  }),
+  ledger: z.strictObject({ seq, moves: z.array(ROWS.moves), next: count.nullable() }),
+  reckoning: z.strictObject({
+    seq,
+    from: z.number(),
+    to: z.number(),
+    stages: z.array(z.strictObject({ stage: z.enum(WORK_STAGES), minutes: z.number(), cents })),
+    reasons: z.array(z.strictObject({ reason: z.enum(BREAK_REASON_CODES), count, cents })),
+    latest: z.array(ROWS.mishaps.extend({ panelName: text })),
+    jobs: z.array(
+      z.strictObject({
+        commissionId: text,
+        title: text,
+        pieces: count,
+        minutes: z.number(),
+        cents,
+        broke: count,
+      }),
+    ),
+  }),
+} as const;
+
+export type Place = keyof typeof ANSWERS;
+export type AnswerOf<P extends Place> = z.output<(typeof ANSWERS)[P]>;
+export type StudioAnswer = AnswerOf<'studio'>;
+export type TodayAnswer = AnswerOf<'today'>;
+export type JobsAnswer = AnswerOf<'jobs'>;
+export type CommissionAnswer = AnswerOf<'commission'>;
+export type PanelAnswer = AnswerOf<'panel'>;
+export type HistoryAnswer = AnswerOf<'history'>;
+export type PanelHoursAnswer = AnswerOf<'panelHours'>;
+export type RackAnswer = AnswerOf<'rack'>;
+export type LedgerAnswer = AnswerOf<'ledger'>;
+export type ReckoningAnswer = AnswerOf<'reckoning'>;
+export type Glance = z.output<typeof glance>;
+export type JobLine = z.output<typeof jobLine>;
+export type LogLine = z.output<typeof logLine>;
+
+/** GET /api/drawings/:id: never changes under its id. */
+export interface DrawingAnswer {
   readonly cartoon: Cartoon;
-  readonly cuts: readonly CutPiece[];
-  readonly cuttability: readonly Cuttability[];
   readonly findings: readonly CartoonFinding[];
   readonly repairs: readonly Repair[];
   /** How far ends were moved at most, mm. */
   readonly toleranceMm: number;
 }
 
+/** GET /api/drawings/:id/study: follows from the drawing, by the rules of this version. */
+export interface StudyAnswer {
+  readonly cuts: readonly CutPiece[];
+  readonly cuttability: readonly Cuttability[];
+}
+
+/** A drawing with what follows from it. */
+export interface CartoonAnswer extends DrawingAnswer, StudyAnswer {
+  readonly id: string;
+}
+
 export interface Accepted {
   readonly seq: number;
   /** True when the command had been carried out before. */
   readonly again: boolean;
+  /** What has changed by it, as the live channel tells the others. */
+  readonly touched: Touched;
 }
 
 /** How every refusal crosses the wire. */
@@ -74,11 +195,14 @@ export const ERROR_STATUS = {
   'our-fault': 500,
 } as const;
 export type ErrorCode = keyof typeof ERROR_STATUS;
-export type { RefusalCode, DrawingRefusalCode };
 
-/** What the live channel sends when the log grows. */
+/** What the live channel sends when the log grows: which tables changed, and of whom. */
 export interface LiveMessage {
   readonly seq: number;
-  readonly panels: readonly string[];
+  readonly databaseId: string;
   readonly bench: string;
+  readonly touched: Touched;
 }
+
+/** Ids of the panels, commissions or people that changed rows belong to, by table; empty where they belong to the studio. */
+export type Touched = Readonly<Record<string, readonly string[]>>;

@@ -1,14 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { ACTS } from '#core/bench';
+import { z } from 'zod';
+import { ACTS, DEFAULT_SETTINGS, SHIPPED_ROUTES, type Person, type Tables } from '#core/bench';
 import { DEFAULT_ALLOWANCE } from '#core/sizing';
-import { cartoonSchema, commandSchema, firstProblem, submitSchema } from './index.ts';
+import { cartoonSchema, commandSchema, firstProblem, packPieces, ROWS, submitSchema, unpackPieces } from './index.ts';
+import type { Tied } from './tied.ts';
 
 /** One sound command of every kind. */
 const SOUND: Record<string, unknown> = {
   mark: { panelId: 'p', numbers: [1], flowDeg: 90, section: 'A', sectionName: 'sky', locked: true, recheck: false },
-  settings: { unit: 'in', currency: 'USD' },
-  person: { id: 'a', name: 'Ada', initial: 'A', rateCentsPerHour: 0, active: true },
-  glass: {
+  'change-settings': { unit: 'in', currency: 'USD' },
+  'save-person': { id: 'a', name: 'Ada', initial: 'A', rateCentsPerHour: 0, active: true },
+  'save-glass': {
     id: 'g',
     code: 'G-1',
     name: 'green',
@@ -19,8 +21,8 @@ const SOUND: Record<string, unknown> = {
     flow: true,
     priceCentsPerM2: 5,
   },
-  commission: { id: 'c', title: 'Light', client: '', due: '2026-12-18', note: '' },
-  panel: {
+  'save-commission': { id: 'c', title: 'Light', client: '', due: '2026-12-18', note: '' },
+  'save-panel': {
     id: 'p',
     commissionId: 'c',
     name: 'Light',
@@ -29,10 +31,10 @@ const SOUND: Record<string, unknown> = {
     heightMm: 1,
     allowance: DEFAULT_ALLOWANCE.lead,
   },
-  'give-glass': { panelId: 'p', numbers: [1], glassId: null },
+  'choose-glass': { panelId: 'p', numbers: [1], glassId: null },
   cut: { panelId: 'p', sources: [{ stockId: 'S1', numbers: [1], left: { kind: 'stays' } }] },
   advance: { panelId: 'p', numbers: [1], to: 'ground' },
-  'step-back': { panelId: 'p', numbers: [1], reason: 'other' },
+  'send-back': { panelId: 'p', numbers: [1], reason: 'other' },
   break: {
     panelId: 'p',
     numbers: [1],
@@ -40,22 +42,75 @@ const SOUND: Record<string, unknown> = {
     minutes: 0,
     recut: { stockId: 'S1', left: { kind: 'offcuts', offcuts: [{ widthMm: 1, heightMm: 2 }] } },
   },
-  joints: { panelId: 'p', side: 'front', joints: [1] },
-  step: { panelId: 'p', step: 'cement' },
+  'solder-joints': { panelId: 'p', side: 'front', joints: [1] },
+  'finish-step': { panelId: 'p', step: 'cement' },
+  'ask-steps': { panelId: 'p', numbers: [3], steps: ['painted'] },
+  'save-route': { key: 'mine', name: 'Mine', technique: 'foil', steps: SHIPPED_ROUTES[0]?.steps },
   receive: { label: 'S1', glassId: 'g', kind: 'sheet', widthMm: 1, heightMm: 1, place: '', costCents: 0 },
   'move-stock': { stockId: 'S1', place: 'slot' },
   'write-off': { stockId: 'S1', reason: 'dropped' },
-  'clock-start': { id: 'h', personId: 'a', panelId: null, stage: 'cutting' },
-  'clock-stop': { personId: 'a', endedAt: null },
-  hours: { id: 'h', personId: 'a', panelId: null, stage: 'other', startedAt: 0, endedAt: 1, note: '' },
-  'hours-remove': { entryId: 'h' },
+  'start-clock': { id: 'h', personId: 'a', panelId: null, stage: 'cutting' },
+  'stop-clock': { personId: 'a', endedAt: null },
+  'enter-hours': { id: 'h', personId: 'a', panelId: null, stage: 'other', startedAt: 0, endedAt: 1, note: '' },
+  'remove-hours': { entryId: 'h' },
 };
+
+describe('schemas are tied to the core by the compiler', () => {
+  it('one that says less, more or something else does not compile', () => {
+    const person = { id: z.string(), name: z.string(), initial: z.string(), active: z.boolean() };
+    const rate = { rateCentsPerHour: z.number() };
+    type Row = Person & { id: string };
+    const whole = z.strictObject({ ...person, ...rate });
+    const sound: Tied<typeof whole, Row> = true;
+    const less = z.strictObject(person);
+    // @ts-expect-error the rate is missing
+    const isLess: Tied<typeof less, Row> = true;
+    const more = z.strictObject({ ...person, ...rate, shoe: z.number() });
+    // @ts-expect-error the core knows no shoes
+    const isMore: Tied<typeof more, Row> = true;
+    const other = z.strictObject({ ...person, rateCentsPerHour: z.string() });
+    // @ts-expect-error the rate is a number
+    const isOther: Tied<typeof other, Row> = true;
+    const opened = z.strictObject({ ...person, ...rate }).extend({ nick: z.string().optional() });
+    // @ts-expect-error nor an optional name that it would never see
+    const isOpen: Tied<typeof opened, Row> = true;
+    expect([sound, isLess, isMore, isOther, isOpen]).toEqual([true, true, true, true, true]);
+    expect([whole, less, more, other, opened].every((s) => s.safeParse({}).success)).toBe(false);
+  });
+  it('a row with a field too many, or one too few, is no row', () => {
+    const row: Tables['settings'] = { ...DEFAULT_SETTINGS, id: 'studio', rev: 3 };
+    expect(ROWS.settings.safeParse(row).success).toBe(true);
+    expect(ROWS.settings.safeParse({ ...row, made: 3 }).success).toBe(false);
+    const { unit: _, ...rest } = row;
+    expect(ROWS.settings.safeParse(rest).success).toBe(false);
+  });
+});
+
+describe('pieces in columns', () => {
+  it('come out as they went in', () => {
+    const piece = (number: number, more: object = {}) => ({
+      number,
+      stage: 'cut',
+      glassId: 'g',
+      broken: null,
+      asks: [],
+      ...more,
+    });
+    const rows = [
+      piece(1),
+      piece(7, { stage: 'to-cut', glassId: null }),
+      piece(9, { broken: 'lost', asks: ['fired'] }),
+    ];
+    expect(unpackPieces(packPieces(rows as never))).toEqual([rows[0], rows[1], { ...rows[2], broken: 'broken' }]);
+    expect(unpackPieces(packPieces([]))).toEqual([]);
+  });
+});
 
 describe('commands at the border', () => {
   it('every kind of act has a door, save the two that have their own', () => {
     expect(Object.keys(SOUND).sort()).toEqual(
       Object.keys(ACTS)
-        .filter((kind) => kind !== 'cartoon' && kind !== 'put-back')
+        .filter((kind) => kind !== 'accept-drawing' && kind !== 'put-back')
         .sort(),
     );
   });
@@ -65,24 +120,34 @@ describe('commands at the border', () => {
     expect(parsed.data?.ask).toEqual(ask);
   });
   it.each(Object.keys(SOUND))('%s with nothing in it is refused in one sentence', (kind) => {
-    if (kind === 'settings') return expect(commandSchema.safeParse({ kind, ask: {} }).success).toBe(true);
+    if (kind === 'change-settings') return expect(commandSchema.safeParse({ kind, ask: {} }).success).toBe(true);
     const parsed = commandSchema.safeParse({ kind, ask: {} });
     expect(parsed.success).toBe(false);
     expect(firstProblem(parsed.error as NonNullable<typeof parsed.error>)).toMatch(/^[A-Z].*; nothing was changed\.$/);
   });
   it.each([
-    ['a gap below 0', 'panel', { ...(SOUND.panel as object), allowance: { ...DEFAULT_ALLOWANCE.foil, gapMm: -1 } }],
-    ['a rate below 0', 'person', { ...(SOUND.person as object), rateCentsPerHour: -1 }],
-    ['half a cent', 'person', { ...(SOUND.person as object), rateCentsPerHour: 0.5 }],
+    [
+      'a gap below 0',
+      'save-panel',
+      { ...(SOUND['save-panel'] as object), allowance: { ...DEFAULT_ALLOWANCE.foil, gapMm: -1 } },
+    ],
+    ['a rate below 0', 'save-person', { ...(SOUND['save-person'] as object), rateCentsPerHour: -1 }],
+    ['half a cent', 'save-person', { ...(SOUND['save-person'] as object), rateCentsPerHour: 0.5 }],
     ['a label with a slash', 'receive', { ...(SOUND.receive as object), label: '../S1' }],
-    ['markup for a colour', 'glass', { ...(SOUND.glass as object), colour: 'url(x)' }],
+    ['markup for a colour', 'save-glass', { ...(SOUND['save-glass'] as object), colour: 'url(x)' }],
     ['infinity', 'receive', { ...(SOUND.receive as object), widthMm: Infinity }],
-    ['a date that is none', 'commission', { ...(SOUND.commission as object), due: 'soon' }],
+    ['a date that is none', 'save-commission', { ...(SOUND['save-commission'] as object), due: 'soon' }],
     ['piece 0', 'advance', { ...(SOUND.advance as object), numbers: [0] }],
-    ['a stage that is cut by another door', 'advance', { ...(SOUND.advance as object), to: 'cut' }],
+    ['a step of no form', 'advance', { ...(SOUND.advance as object), to: 'Cut It' }],
+    ['the 99th of no month', 'save-commission', { ...(SOUND['save-commission'] as object), due: '2027-99-99' }],
+    ['the 30th of February', 'save-commission', { ...(SOUND['save-commission'] as object), due: '2027-02-30' }],
+    ['the year 1', 'save-commission', { ...(SOUND['save-commission'] as object), due: '0001-01-01' }],
+    ['half a locale', 'change-settings', { locale: 'en-a' }],
+    ['a sheet thinner than a millimetre', 'receive', { ...(SOUND.receive as object), heightMm: 0.4 }],
+    ['a field that nobody knows', 'advance', { ...(SOUND.advance as object), colour: 'red' }],
   ])('%s is refused', (_, kind, ask) => expect(commandSchema.safeParse({ kind, ask }).success).toBe(false));
   it('an envelope without an id is refused', () => {
-    const envelope = { basis: 0, personId: null, bench: 'b', command: { kind: 'hours-remove', ask: { entryId: 'h' } } };
+    const envelope = { basis: 0, personId: null, bench: 'b', command: { kind: 'remove-hours', ask: { entryId: 'h' } } };
     expect(submitSchema.safeParse(envelope).success).toBe(false);
     expect(submitSchema.safeParse({ ...envelope, commandId: 'long-enough' }).success).toBe(true);
   });

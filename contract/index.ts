@@ -1,5 +1,33 @@
 export {
-  allowanceSchema,
+  ANSWERS,
+  ERROR_STATUS,
+  type Accepted,
+  type AnswerOf,
+  type CartoonAnswer,
+  type CommissionAnswer,
+  type DrawingAnswer,
+  type ErrorAnswer,
+  type ErrorCode,
+  type Glance,
+  type HistoryAnswer,
+  type JobLine,
+  type JobsAnswer,
+  type LedgerAnswer,
+  type LiveMessage,
+  type LogLine,
+  type PanelAnswer,
+  type PanelHoursAnswer,
+  type Place,
+  type RackAnswer,
+  type ReckoningAnswer,
+  type StudioAnswer,
+  type StudyAnswer,
+  type TodayAnswer,
+  type Touched,
+} from './answers.ts';
+export { ASKS, DOOR_KINDS, type DoorKind, type OwnDoor } from './asks.ts';
+export { packPieces, unpackPieces, type SeenPiece } from './glance.ts';
+export {
   cartoonSchema,
   commandSchema,
   editSchema,
@@ -11,15 +39,5 @@ export {
   type PanelEdit,
   type PutBackRequest,
   type Submit,
-} from './commands.ts';
-export {
-  ERROR_STATUS,
-  type Accepted,
-  type CartoonAnswer,
-  type ErrorAnswer,
-  type ErrorCode,
-  type LiveMessage,
-  type LogLine,
-  type PanelAnswer,
-  type StudioAnswer,
-} from './answers.ts';
+} from './requests.ts';
+export { ROWS } from './rows.ts';

@@ -4,9 +4,8 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readCartoon } from '#core/cartoon';
-import { checkLedger } from '#core/stock';
 import { seededRandom } from '#core/units';
-import { differences, replay } from '#core/bench';
+import { checkStudio } from '../server/checkStudio.ts';
 import { Desk } from '../server/desk.ts';
 import { Store } from '../server/store/store.ts';
 import { drawHeron, heronPart } from './drawings/heron.ts';
@@ -52,21 +51,18 @@ describe('the studio', () => {
     rmSync(folder, { recursive: true, force: true });
   });
   it('is made of commands that hold: rows equal the log, the ledger balances', () => {
-    expect(differences(desk.studio, replay(store.entries()))).toEqual([]);
-    expect(checkLedger(desk.studio.all('stock'), desk.studio.all('moves'))).toEqual([]);
+    expect(checkStudio(store)).toEqual([]);
   });
   it('has about 25 sheets and 40 offcuts, delivered jobs, three recuts on the bird and a running clock', () => {
-    const stock = [...desk.studio.all('stock')];
+    const stock = [...desk.state.all('stock')];
     expect(stock.filter((s) => s.kind === 'sheet')).toHaveLength(25);
     expect(stock.filter((s) => s.kind === 'offcut').length).toBeGreaterThanOrEqual(38);
-    expect([...desk.studio.all('panels')].filter((p) => p.steps.deliver !== undefined).length).toBeGreaterThanOrEqual(
-      4,
-    );
-    expect([...desk.studio.all('mishaps')].filter((m) => m.panelId === 'heron')).toHaveLength(3);
-    expect([...desk.studio.all('hours')].filter((h) => h.endedAt === null)).toHaveLength(1);
+    expect([...desk.state.all('panels')].filter((p) => p.deliveredAt !== null).length).toBeGreaterThanOrEqual(4);
+    expect([...desk.state.all('mishaps')].filter((m) => m.panelId === 'heron')).toHaveLength(3);
+    expect([...desk.state.all('hours')].filter((h) => h.endedAt === null)).toHaveLength(1);
   });
   it('nothing in it happens after now', () => {
-    for (const entry of store.entries()) expect(entry.at).toBeLessThanOrEqual(now);
-    for (const entry of desk.studio.all('hours')) expect(entry.endedAt ?? 0).toBeLessThanOrEqual(now);
+    for (const entry of store.book.entries()) expect(entry.at).toBeLessThanOrEqual(now);
+    for (const entry of desk.state.all('hours')) expect(entry.endedAt ?? 0).toBeLessThanOrEqual(now);
   });
 });

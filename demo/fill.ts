@@ -33,19 +33,25 @@ export function fillDemo(desk: Desk, now: number, random: () => number, id: () =
   offcuts(works, random);
   // The transom was cemented last night: it waits to set.
   works.at = now - 15 * 3_600_000;
-  works.do({ kind: 'step', ask: { panelId: 'transom', step: 'cement' } }, 'morven');
+  works.do({ kind: 'finish-step', ask: { panelId: 'transom', step: 'cement' } }, 'morven');
   works.at = now - 42 * 60_000;
-  works.do({ kind: 'clock-start', ask: { id: id(), personId: 'kesta', panelId: 'heron', stage: 'grinding' } }, 'kesta');
+  works.do({ kind: 'start-clock', ask: { id: id(), personId: 'kesta', panelId: 'heron', stage: 'grinding' } }, 'kesta');
 }
 
 function setUp(works: Works, random: () => number): void {
-  works.do({ kind: 'settings', ask: { studio: 'Saltmarsh Glass', unit: 'mm', currency: 'EUR', locale: 'en-GB' } });
-  works.do({ kind: 'person', ask: { id: 'kesta', name: 'Kesta', initial: 'K', rateCentsPerHour: 4200, active: true } });
   works.do({
-    kind: 'person',
+    kind: 'change-settings',
+    ask: { studio: 'Saltmarsh Glass', unit: 'mm', currency: 'EUR', locale: 'en-GB' },
+  });
+  works.do({
+    kind: 'save-person',
+    ask: { id: 'kesta', name: 'Kesta', initial: 'K', rateCentsPerHour: 4200, active: true },
+  });
+  works.do({
+    kind: 'save-person',
     ask: { id: 'morven', name: 'Morven', initial: 'M', rateCentsPerHour: 3600, active: true },
   });
-  for (const entry of GLASSES) works.do({ kind: 'glass', ask: entry });
+  for (const entry of GLASSES) works.do({ kind: 'save-glass', ask: entry });
   for (const sheet of SHEETS) {
     const price = GLASSES.find((g) => g.id === sheet.glassId)?.priceCentsPerM2 ?? 0;
     works.do({
@@ -112,7 +118,7 @@ function finishedJobs(works: Works, day: (n: number) => string): void {
     ],
   ] as const;
   for (const [key, title, client, svg, codes, person, reasons, due] of jobs) {
-    works.do({ kind: 'commission', ask: { id: `job-${key}`, title, client, due: day(due), note: '' } });
+    works.do({ kind: 'save-commission', ask: { id: `job-${key}`, title, client, due: day(due), note: '' } });
     works.panel(key, `job-${key}`, title, 'lead', svg, (_, n) => pick(codes, n * 3 + (n % 4)));
     works.work(key, person, 'design', 110);
     works.finish(key, person, reasons);
@@ -122,7 +128,7 @@ function finishedJobs(works: Works, day: (n: number) => string): void {
 
 function tideLights(works: Works, due: string): void {
   works.do({
-    kind: 'commission',
+    kind: 'save-commission',
     ask: {
       id: 'job-tide',
       title: 'Tide lines, three stair lights',
@@ -143,7 +149,8 @@ function tideLights(works: Works, due: string): void {
     });
   });
   works.work('tide-1', 'morven', 'design', 240);
-  const numbers = (panel: string) => [...works.desk.studio.piecesOf(panel)].map((p) => p.number).sort((a, b) => a - b);
+  const numbers = (panel: string) =>
+    [...works.desk.state.ask('piecesOfPanel', panel)].map((p) => p.number).sort((a, b) => a - b);
   for (const panel of ['tide-1', 'tide-2', 'tide-3'])
     for (let i = 0; i < 100; i += 14) {
       const some = numbers(panel).slice(i, i + 14);
@@ -158,16 +165,16 @@ function tideLights(works: Works, due: string): void {
   works.advance('tide-2', [12], 'ground', 'morven');
   works.advance('tide-1', numbers('tide-1'), 'leaded', 'morven');
   works.advance('tide-2', numbers('tide-2').slice(0, 22), 'leaded', 'morven');
-  works.do({ kind: 'step', ask: { panelId: 'tide-1', step: 'solder-front' } }, 'morven');
-  const joints = works.desk.studio.get('panels', 'tide-1')?.jointCount ?? 0;
+  works.do({ kind: 'finish-step', ask: { panelId: 'tide-1', step: 'solder-front' } }, 'morven');
+  const joints = works.desk.state.get('panels', 'tide-1')?.jointCount ?? 0;
   const most = Array.from({ length: joints }, (_, i) => i + 1).filter((j) => j !== 17 && j !== 40);
   works.work('tide-1', 'morven', 'soldering', 95);
-  works.do({ kind: 'joints', ask: { panelId: 'tide-1', side: 'back', joints: most } }, 'morven');
+  works.do({ kind: 'solder-joints', ask: { panelId: 'tide-1', side: 'back', joints: most } }, 'morven');
 }
 
 function lantern(works: Works, due: string): void {
   works.do({
-    kind: 'commission',
+    kind: 'save-commission',
     ask: {
       id: 'job-lantern',
       title: 'Porch lantern',
@@ -179,7 +186,7 @@ function lantern(works: Works, due: string): void {
   works.panel('lantern', 'job-lantern', 'Six sides', 'foil', drawLantern(), ([, y], n) =>
     y < 132 ? pick(['H-02', 'C-04'], n) : y < 186 ? pick(['E-09', 'A-03'], n) : glass('V-07'),
   );
-  const all = [...works.desk.studio.piecesOf('lantern')].map((p) => p.number).sort((a, b) => a - b);
+  const all = [...works.desk.state.ask('piecesOfPanel', 'lantern')].map((p) => p.number).sort((a, b) => a - b);
   for (let i = 0; i < all.length; i += 15) works.cut('lantern', all.slice(i, i + 15), 'kesta');
   works.advance('lantern', all, 'ground', 'kesta');
   works.advance('lantern', all, 'foiled', 'kesta');
@@ -188,7 +195,7 @@ function lantern(works: Works, due: string): void {
 
 function fanlight(works: Works, due: string): void {
   works.do({
-    kind: 'commission',
+    kind: 'save-commission',
     ask: {
       id: 'job-fan',
       title: 'Ferry office fanlight',
@@ -205,7 +212,7 @@ function fanlight(works: Works, due: string): void {
 
 function transom(works: Works, due: string): void {
   works.do({
-    kind: 'commission',
+    kind: 'save-commission',
     ask: { id: 'job-transom', title: 'Boathouse transom', client: 'the rowing club', due, note: '' },
   });
   works.panel('transom', 'job-transom', 'Transom', 'lead', drawDiamonds(360, 240, 4), (_, n) =>
@@ -216,24 +223,24 @@ function transom(works: Works, due: string): void {
 
 function hangings(works: Works, due: string): void {
   works.do({
-    kind: 'commission',
+    kind: 'save-commission',
     ask: { id: 'job-fish', title: 'Small hangings, six fish', client: 'the quay shop', due, note: 'Lead-free solder.' },
   });
   works.panel('fish', 'job-fish', 'Six fish', 'foil', drawFish(), (_, n) =>
     pick(['R-118', 'S-14', 'H-02', 'R-122'], n),
   );
-  const all = [...works.desk.studio.piecesOf('fish')].map((p) => p.number).sort((a, b) => a - b);
+  const all = [...works.desk.state.ask('piecesOfPanel', 'fish')].map((p) => p.number).sort((a, b) => a - b);
   works.cut('fish', all, 'kesta');
   works.advance('fish', all, 'ground', 'kesta');
   works.advance('fish', all, 'foiled', 'kesta');
   works.advance('fish', all, 'in-place', 'kesta');
   works.work('fish', 'kesta', 'soldering', 70);
-  works.do({ kind: 'step', ask: { panelId: 'fish', step: 'solder-front' } }, 'kesta');
+  works.do({ kind: 'finish-step', ask: { panelId: 'fish', step: 'solder-front' } }, 'kesta');
 }
 
 function heron(works: Works, due: string): void {
   works.do({
-    kind: 'commission',
+    kind: 'save-commission',
     ask: {
       id: 'job-heron',
       title: 'Heron at low water',
@@ -260,7 +267,7 @@ function heron(works: Works, due: string): void {
     pick(glassOf[heronPart(at)], n),
   );
   works.work('heron', 'kesta', 'design', 210);
-  const pieces = [...works.desk.studio.piecesOf('heron')].sort((a, b) => a.number - b.number);
+  const pieces = [...works.desk.state.ask('piecesOfPanel', 'heron')].sort((a, b) => a.number - b.number);
   const all = pieces.map((p) => p.number);
   const cutNow = all.filter((n) => n > 17);
   for (let i = 0; i < cutNow.length; i += 13) works.cut('heron', cutNow.slice(i, i + 13), 'kesta');
@@ -301,11 +308,11 @@ function heron(works: Works, due: string): void {
 
 /** Some sheets are taken in hand once more and what is left measured: that is where labelled offcuts come from. */
 function offcuts(works: Works, random: () => number): void {
-  const pieces = [...works.desk.studio.piecesOf('heron')].filter(
+  const pieces = [...works.desk.state.ask('piecesOfPanel', 'heron')].filter(
     (p) => p.number >= 9 && p.number <= 17 && p.number !== 12,
   );
   for (const piece of pieces.slice(0, 6)) {
-    const item = [...works.desk.studio.all('stock')]
+    const item = [...works.desk.state.all('stock')]
       .filter((s) => s.glassId === piece.glassId && s.gone === null && s.areaMm2 > piece.areaMm2 + 60_000)
       .sort((a, b) => a.areaMm2 - b.areaMm2)[0];
     if (!item) continue;

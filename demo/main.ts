@@ -12,5 +12,5 @@ const folder = process.env.NELVIK_DATA ?? join(homedir(), 'nelvik-demo');
 const migrations = fileURLToPath(new URL('./migrations', import.meta.url));
 const store = new Store(folder, migrations);
 const desk = new Desk(store);
-if (desk.studio.seq === 0) fillDemo(desk, Date.now(), seededRandom(20), randomUUID);
+if (desk.seq === 0) fillDemo(desk, Date.now(), seededRandom(20), randomUUID);
 store.close();

@@ -1,23 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import type { Submit } from '#contract';
-import { ROUTES, type Command, type PanelStep, type Stage, type WorkStage } from '#core/bench';
+import { routeOf, stepOf, type Command, type StepCode, type WorkStage } from '#core/bench';
 import { DEFAULT_ALLOWANCE, type Technique } from '#core/sizing';
-import { answerOf, drawnFacts } from '../server/drawings.ts';
+import { drawnIn } from '../server/drawings.ts';
 import type { Desk } from '../server/desk.ts';
 import { readDrawing } from '#core/cutting';
 
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
 export const DAY = 24 * HOUR;
-const STAGE_WORK: Readonly<Partial<Record<Stage, WorkStage>>> = {
-  cut: 'cutting',
-  ground: 'grinding',
-  foiled: 'foiling',
-  leaded: 'leading',
-  'in-place': 'soldering',
-};
 /** Minutes a piece takes at each stage in the demo (from memory). */
-const MINUTES_A_PIECE: Readonly<Partial<Record<Stage, number>>> = {
+const MINUTES_A_PIECE: Readonly<Record<StepCode, number>> = {
   cut: 4.2,
   ground: 2.6,
   foiled: 3.4,
@@ -30,6 +23,8 @@ export class Works {
   readonly desk: Desk;
   at: number;
   readonly #random: () => number;
+  /** Drawings by their source: a studio that makes one light many times reads it once. */
+  readonly #read = new Map<string, ReturnType<typeof readDrawing>>();
 
   constructor(desk: Desk, at: number, random: () => number) {
     this.desk = desk;
@@ -40,7 +35,7 @@ export class Works {
   do(command: Command, personId: string | null = null): void {
     const submit: Submit = {
       commandId: randomUUID(),
-      basis: this.desk.studio.seq,
+      basis: this.desk.seq,
       personId,
       bench: `demo-${personId ?? 'office'}`,
       command,
@@ -60,7 +55,7 @@ export class Works {
     glassFor: (at: readonly [number, number], number: number) => string | null,
   ): void {
     this.do({
-      kind: 'panel',
+      kind: 'save-panel',
       ask: {
         id: panelId,
         commissionId,
@@ -71,58 +66,53 @@ export class Works {
         allowance: DEFAULT_ALLOWANCE[technique],
       },
     });
-    const result = readDrawing({ kind: 'read', source: svg, options: {}, allowance: DEFAULT_ALLOWANCE[technique] });
+    const key = `${technique} ${svg}`;
+    const allowance = DEFAULT_ALLOWANCE[technique];
+    const result = this.#read.get(key) ?? readDrawing({ kind: 'read', source: svg, options: {}, allowance });
+    this.#read.set(key, result);
     if ('refusal' in result) throw new Error(`the drawing of ${name} was refused: ${result.refusal}`);
-    const cartoonId = randomUUID();
     const { cartoon } = result;
-    const reading = JSON.stringify(answerOf(cartoonId, result));
-    const sourceName = `${panelId}.svg`;
-    const taken = this.desk.acceptCartoon(
-      {
-        ...drawnFacts(result),
-        panelId,
-        cartoonId,
-        sourceName,
-        origin: 'import',
-        allowance: DEFAULT_ALLOWANCE[technique],
-        soldered: { front: [], back: [] },
-        letGo: [],
-      },
-      { id: cartoonId, panelId, at: this.at, sourceName, source: svg, reading },
-      { commandId: randomUUID(), personId: null, bench: 'demo-office', basis: this.desk.studio.seq },
-      this.at,
-    );
+    const { ask, drawing } = drawnIn(this.desk.state, { id: panelId, cartoonId: null }, result, {
+      at: this.at,
+      source: svg,
+      sourceName: `${panelId}.svg`,
+      allowance,
+      origin: 'import',
+      letGo: [],
+    });
+    const sender = { commandId: randomUUID(), personId: null, bench: 'demo-office', basis: this.desk.seq };
+    const taken = this.desk.acceptDrawing(ask, drawing, sender, this.at);
     if ('refusal' in taken) throw new Error(`the drawing of ${name} was refused: ${taken.refusal.code}`);
     const byGlass = new Map<string, number[]>();
     for (const piece of cartoon.pieces) {
       const glassId = glassFor(piece.labelAt, piece.number);
       if (glassId !== null) byGlass.set(glassId, [...(byGlass.get(glassId) ?? []), piece.number]);
     }
-    for (const [glassId, numbers] of byGlass) this.do({ kind: 'give-glass', ask: { panelId, numbers, glassId } });
+    for (const [glassId, numbers] of byGlass) this.do({ kind: 'choose-glass', ask: { panelId, numbers, glassId } });
   }
 
   /** Cuts pieces glass by glass from the fullest sheet, leaving an offcut now and then. */
   cut(panelId: string, numbers: readonly number[], personId: string): void {
-    const { studio } = this.desk;
+    const { state } = this.desk;
     const byGlass = new Map<string, number[]>();
-    for (const piece of studio.piecesOf(panelId)) {
+    for (const piece of state.ask('piecesOfPanel', panelId)) {
       if (numbers.includes(piece.number) && piece.glassId)
         byGlass.set(piece.glassId, [...(byGlass.get(piece.glassId) ?? []), piece.number]);
     }
     const sources = [...byGlass].map(([glassId, list]) => {
-      const item = [...studio.all('stock')]
-        .filter((s) => s.glassId === glassId && s.gone === null)
-        .sort((a, b) => b.areaMm2 - a.areaMm2)[0];
+      const item = [...state.ask('stockOfGlass', glassId)].sort((a, b) => b.areaMm2 - a.areaMm2)[0];
       if (!item) throw new Error(`the demo has no ${glassId}`);
       return { stockId: item.id, numbers: list, left: { kind: 'stays' as const } };
     });
-    this.work(panelId, personId, 'cutting', numbers.length * (MINUTES_A_PIECE.cut as number));
+    this.work(panelId, personId, 'cutting', numbers.length * (MINUTES_A_PIECE.cut ?? 4));
     this.do({ kind: 'cut', ask: { panelId, sources } }, personId);
   }
 
-  advance(panelId: string, numbers: readonly number[], to: Stage, personId: string): void {
-    if (numbers.length === 0) return;
-    this.work(panelId, personId, STAGE_WORK[to] ?? 'other', numbers.length * (MINUTES_A_PIECE[to] ?? 2));
+  advance(panelId: string, numbers: readonly number[], to: StepCode, personId: string): void {
+    const panel = this.desk.state.get('panels', panelId);
+    if (numbers.length === 0 || !panel) return;
+    const work = stepOf(routeOf(this.desk.state, panel), to)?.work ?? 'other';
+    this.work(panelId, personId, work, numbers.length * (MINUTES_A_PIECE[to] ?? 2));
     this.do({ kind: 'advance', ask: { panelId, numbers, to } }, personId);
   }
 
@@ -132,7 +122,7 @@ export class Works {
     const endedAt = startedAt + Math.round(minutes * (0.85 + 0.4 * this.#random())) * MINUTE;
     this.at = endedAt + 10 * MINUTE;
     this.do(
-      { kind: 'hours', ask: { id: randomUUID(), personId, panelId, stage, startedAt, endedAt, note: '' } },
+      { kind: 'enter-hours', ask: { id: randomUUID(), personId, panelId, stage, startedAt, endedAt, note: '' } },
       personId,
     );
     if (new Date(this.at).getHours() >= 17) this.morning(1);
@@ -150,12 +140,12 @@ export class Works {
     panelId: string,
     personId: string,
     reasons: readonly Extract<Command, { kind: 'break' }>['ask']['reason'][],
-    last: PanelStep = 'deliver',
+    last: StepCode = 'deliver',
   ): void {
-    const panel = this.desk.studio.get('panels', panelId);
+    const panel = this.desk.state.get('panels', panelId);
     if (!panel) return;
-    const numbers = [...this.desk.studio.piecesOf(panelId)].map((p) => p.number).sort((a, b) => a - b);
-    const route = ROUTES[panel.technique];
+    const numbers = [...this.desk.state.ask('piecesOfPanel', panelId)].map((p) => p.number).sort((a, b) => a - b);
+    const route = routeOf(this.desk.state, panel);
     for (let i = 0; i < numbers.length; i += 12) this.cut(panelId, numbers.slice(i, i + 12), personId);
     for (const [i, reason] of reasons.entries()) {
       const broken = [numbers[(i * 7 + 3) % numbers.length] as number];
@@ -168,8 +158,8 @@ export class Works {
       );
       this.cut(panelId, broken, personId);
     }
-    for (const stage of route.slice(2))
-      for (let i = 0; i < numbers.length; i += 24) this.advance(panelId, numbers.slice(i, i + 24), stage, personId);
+    for (const { code } of route.pieceSteps.slice(2))
+      for (let i = 0; i < numbers.length; i += 24) this.advance(panelId, numbers.slice(i, i + 24), code, personId);
     const steps =
       panel.technique === 'foil'
         ? (['solder-front', 'solder-back', 'rim', 'patina', 'wash', 'wax', 'deliver'] as const)
@@ -181,7 +171,7 @@ export class Works {
         step.startsWith('solder') || step === 'rim' ? 'soldering' : 'finishing',
         30 + numbers.length * 0.8,
       );
-      this.do({ kind: 'step', ask: { panelId, step } }, personId);
+      this.do({ kind: 'finish-step', ask: { panelId, step } }, personId);
       if (step === last) return;
     }
   }

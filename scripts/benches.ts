@@ -4,7 +4,7 @@ import { performance } from 'node:perf_hooks';
 import { chromium, type Page } from '@playwright/test';
 import { Desk } from '../server/desk.ts';
 import { readDrawing } from '#core/cutting';
-import { answerOf, drawnFacts } from '../server/drawings.ts';
+import { drawnIn } from '../server/drawings.ts';
 import { Store } from '../server/store/store.ts';
 import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import { paneNet } from '../core/test/panels.ts';
@@ -59,14 +59,14 @@ function marking(desk: Desk): number[] {
   let n = 0;
   const send = (command: Parameters<Desk['submit']>[0]['command']) => {
     const result = desk.submit(
-      { commandId: `bench-${n++}`, basis: desk.studio.seq, personId: null, bench: 'bench', command },
+      { commandId: `bench-${n++}`, basis: desk.seq, personId: null, bench: 'bench', command },
       n,
     );
     if ('refusal' in result) throw new Error(result.refusal.code);
   };
-  send({ kind: 'commission', ask: { id: 'c', title: 'Bench', client: '', due: null, note: '' } });
+  send({ kind: 'save-commission', ask: { id: 'c', title: 'Bench', client: '', due: null, note: '' } });
   send({
-    kind: 'panel',
+    kind: 'save-panel',
     ask: {
       id: 'big',
       commissionId: 'c',
@@ -78,7 +78,7 @@ function marking(desk: Desk): number[] {
     },
   });
   send({
-    kind: 'glass',
+    kind: 'save-glass',
     ask: {
       id: 'g',
       code: 'G',
@@ -103,25 +103,19 @@ function marking(desk: Desk): number[] {
   });
   if ('refusal' in result) throw new Error(result.refusal);
   const { cartoon } = result;
-  const reading = JSON.stringify(answerOf('k', result));
-  const stored = { id: 'k', panelId: 'big', at: 0, sourceName: 'bench.svg', source: '', reading };
-  desk.acceptCartoon(
-    {
-      ...drawnFacts(result),
-      panelId: 'big',
-      cartoonId: 'k',
-      sourceName: 'bench.svg',
-      origin: 'import',
-      allowance: DEFAULT_ALLOWANCE.foil,
-      soldered: { front: [], back: [] },
-      letGo: [],
-    },
-    stored,
-    { commandId: 'bench-cartoon', personId: null, bench: 'bench', basis: desk.studio.seq },
-    0,
-  );
+  const { ask, drawing } = drawnIn(desk.state, { id: 'big', cartoonId: null }, result, {
+    at: 0,
+    source: '<svg/>',
+    sourceName: 'bench.svg',
+    allowance: DEFAULT_ALLOWANCE.foil,
+    origin: 'import',
+    letGo: [],
+  });
+  const sender = { commandId: 'bench-cartoon', personId: null, bench: 'bench', basis: desk.seq };
+  const accepted = desk.acceptDrawing(ask, drawing, sender, 0);
+  if ('refusal' in accepted) throw new Error(accepted.refusal.code);
   const all = cartoon.pieces.map((p) => p.number);
-  send({ kind: 'give-glass', ask: { panelId: 'big', numbers: all, glassId: 'g' } });
+  send({ kind: 'choose-glass', ask: { panelId: 'big', numbers: all, glassId: 'g' } });
   const times: number[] = [];
   for (let i = 0; i < 4; i++) {
     const numbers = all.slice(i * 500, i * 500 + 500);

@@ -96,7 +96,7 @@ const SHOTS = [
         allowance,
       };
       const facts = { commandId: 'shots-harbour', personId: null, bench: 'shots', basis: 1e9 };
-      await page.request.post(`${BASE}/api/commands`, { data: { ...facts, command: { kind: 'panel', ask } } });
+      await page.request.post(`${BASE}/api/commands`, { data: { ...facts, command: { kind: 'save-panel', ask } } });
       await page.goto(`${BASE}/panels/harbour/cartoon`);
       await page
         .getByTestId('drawing-file')

@@ -4,8 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, it } from 'vitest';
-import { differences, replay } from '#core/bench';
-import { checkLedger } from '#core/stock';
+import { checkStudio } from './checkStudio.ts';
 import { Store } from './store/store.ts';
 import { command } from './testServer.ts';
 
@@ -44,7 +43,7 @@ it('killed in a burst of commands, three times over: every acknowledged one is t
       if (round === 0)
         await post(
           base,
-          command('glass', {
+          command('save-glass', {
             id: 'g',
             code: 'G',
             name: 'g',
@@ -78,12 +77,8 @@ it('killed in a burst of commands, three times over: every acknowledged one is t
       await Promise.all(burst);
     }
     const store = new Store(folder, MIGRATIONS);
-    const lost = acknowledged.filter((id) => store.seqOf(id) === null);
-    const stored = store.load();
-    const wrong = [
-      ...differences(stored, replay(store.entries())),
-      ...checkLedger(stored.all('stock'), stored.all('moves')),
-    ];
+    const lost = acknowledged.filter((id) => store.book.seqOf(id) === null);
+    const wrong = checkStudio(store);
     store.close();
     expect(acknowledged.length).toBeGreaterThanOrEqual(180);
     expect(lost).toEqual([]);

@@ -1,106 +1,125 @@
-import type { Accepted, Submit } from '#contract';
+import type { Accepted, Submit, Touched } from '#contract';
 import {
+  actOf,
   decide,
+  happeningWords,
   putBackTarget,
   settingsOf,
+  touchedBy,
+  type AcceptDrawing,
   type Circumstance,
   type Command,
   type LogEntry,
   type Refusal,
-  type Studio,
 } from '#core/bench';
-import { happeningWords } from '#core/words';
-import type { Store, StoredCartoon } from './store/store.ts';
+import { touchedRows } from './live/touched.ts';
+import type { NewDrawing } from './store/drawingStore.ts';
+import type { SqliteRows } from './store/rows.ts';
+import type { Store } from './store/store.ts';
 
-/** Where commands are carried out, one after the other: decide, append, absorb, tell. */
+/** Who sent a command, from which bench, under which id. */
+export interface Sender {
+  readonly commandId: string;
+  readonly personId: string | null;
+  readonly bench: string;
+}
+
+/** What everybody who listens hears of a command that was carried out. */
+export interface Done {
+  readonly seq: number;
+  readonly bench: string;
+  readonly touched: Touched;
+}
+
+type Result = Accepted | { readonly refusal: Refusal };
+
+/** Where commands are carried out, one after the other: decide, append, write, tell. */
 export class Desk {
   readonly store: Store;
-  readonly studio: Studio;
-  readonly #listeners = new Set<(entry: LogEntry, panelId: string | null) => void>();
+  /** The studio as it stands. */
+  readonly state: SqliteRows;
+  readonly #listeners = new Set<(done: Done) => void>();
 
   constructor(store: Store) {
     this.store = store;
-    this.studio = store.load();
+    this.state = store.rows;
   }
 
-  onChange(listener: (entry: LogEntry, panelId: string | null) => void): () => void {
+  get seq(): number {
+    return this.store.book.lastSeq();
+  }
+
+  onChange(listener: (done: Done) => void): () => void {
     this.#listeners.add(listener);
     return () => this.#listeners.delete(listener);
   }
 
   /** Carries a command out at an instant; a command id that is known already changes nothing. */
-  submit({ commandId, basis, personId, bench, command }: Submit, at: number): Accepted | { refusal: Refusal } {
-    const known = this.store.seqOf(commandId);
-    if (known !== null) return { seq: known, again: true };
-    return this.#carryOut(command, { commandId, personId, bench, at }, basis);
+  submit({ basis, command, ...sender }: Submit, at: number): Result {
+    return this.#once(sender, at, () => ({ command, basis }));
   }
 
-  putBack(
-    direction: 'undo' | 'redo',
-    facts: { commandId: string; personId: string | null; bench: string },
+  putBack(direction: 'undo' | 'redo', sender: Sender, at: number): Result {
+    return this.#once(sender, at, () => {
+      const { book } = this.store;
+      const target = putBackTarget(book.ofBench(sender.bench), direction);
+      const others = target ? book.othersAfter(target.seq, sender.bench) : [];
+      const ask = { target, direction, touched: others && touchedBy(others) };
+      return { command: { kind: 'put-back', ask }, basis: Number.MAX_SAFE_INTEGER };
+    });
+  }
+
+  acceptDrawing(
+    ask: AcceptDrawing,
+    drawing: NewDrawing,
+    sender: Sender & { readonly basis: number },
     at: number,
-  ): Accepted | { refusal: Refusal } {
-    const known = this.store.seqOf(facts.commandId);
-    if (known !== null) return { seq: known, again: true };
-    const target = putBackTarget(this.store.entriesOfBench(facts.bench), direction);
-    return this.#carryOut({ kind: 'put-back', ask: { target, direction } }, { ...facts, at }, this.studio.seq);
+  ): Result {
+    const { basis } = sender;
+    return this.#once(sender, at, () => ({ command: { kind: 'accept-drawing', ask }, basis, drawing }));
   }
 
-  acceptCartoon(
-    ask: Extract<Command, { kind: 'cartoon' }>['ask'],
-    cartoon: StoredCartoon,
-    facts: { commandId: string; personId: string | null; bench: string; basis: number },
+  #once(
+    { commandId, personId, bench }: Sender,
     at: number,
-  ): Accepted | { refusal: Refusal } {
-    const known = this.store.seqOf(facts.commandId);
-    if (known !== null) return { seq: known, again: true };
-    return this.#carryOut({ kind: 'cartoon', ask }, { ...facts, at }, facts.basis, cartoon);
+    asked: () => { command: Command; basis: number; drawing?: NewDrawing },
+  ): Result {
+    const { store } = this;
+    const result = store.atOnce((): Result => {
+      const known = store.book.seqOf(commandId);
+      if (known !== null) return { seq: known, again: true, touched: {} };
+      const { command, basis, drawing } = asked();
+      const now: Circumstance = { at, seq: this.seq + 1, personId, bench };
+      const outcome = decide(this.state, command, now, basis, store.book);
+      if ('refusal' in outcome) return { refusal: this.#withMeanwhile(outcome.refusal, command, basis, bench) };
+      const { happening, inverse, changes } = outcome;
+      const panelId = actOf(happening.kind).panelOf(happening.fact);
+      store.record({ ...now, commandId, happening, inverse }, changes, panelId, drawing);
+      return { seq: now.seq, again: false, touched: touchedRows(changes) };
+    });
+    if ('seq' in result && !result.again)
+      for (const tell of this.#listeners) tell({ seq: result.seq, bench, touched: result.touched });
+    return result;
   }
 
-  #carryOut(
-    command: Command,
-    { commandId, personId, bench, at }: { commandId: string; personId: string | null; bench: string; at: number },
-    basis: number,
-    cartoon?: StoredCartoon,
-  ): Accepted | { refusal: Refusal } {
-    const seq = this.studio.seq + 1;
-    const now: Circumstance = { at, seq, personId, bench };
-    const outcome = decide(this.studio, command, now, basis);
-    if ('refusal' in outcome) return { refusal: this.#withMeanwhile(outcome.refusal, command, basis) };
-    const entry = { seq, commandId, at, personId, bench, happening: outcome.happening };
-    const panelId = panelOf(command);
-    this.store.record(entry, outcome.changes, panelId, cartoon);
-    this.studio.absorb(outcome.changes, seq);
-    for (const listener of this.#listeners) listener({ ...entry, before: [] }, panelId);
-    return { seq, again: false };
-  }
-
-  #withMeanwhile(refusal: Refusal, command: Command, basis: number): Refusal {
-    const panelId = panelOf(command);
-    if (refusal.code !== 'stale' || panelId === null) return refusal;
-    const meanwhile = this.store
-      .entriesOfPanel(panelId, basis, 3)
+  #withMeanwhile(refusal: Refusal, { ask }: Command, basis: number, bench: string): Refusal {
+    const panelId = 'panelId' in ask ? ask.panelId : null;
+    if (refusal.code !== 'stale' || typeof panelId !== 'string') return refusal;
+    const meanwhile = this.store.book
+      .ofPanel(panelId, { after: basis })
+      .filter((entry) => entry.bench !== bench)
+      .slice(0, 3)
       .reverse()
-      .map((entry) => `${this.clock(entry.at)} ${happeningWords(entry.happening, this.studio)}${this.by(entry)}.`);
+      .map((entry) => `${this.clock(entry.at)} ${happeningWords(entry.happening, this.state)}${this.by(entry)}.`);
     return { ...refusal, meanwhile };
   }
 
   by(entry: Pick<LogEntry, 'personId'>): string {
-    const person = entry.personId === null ? undefined : this.studio.get('people', entry.personId);
+    const person = entry.personId === null ? undefined : this.state.get('people', entry.personId);
     return person ? ` (${person.name})` : '';
   }
 
   clock(at: number): string {
-    return new Date(at).toLocaleTimeString(settingsOf(this.studio).locale, { hour: '2-digit', minute: '2-digit' });
+    return new Date(at).toLocaleTimeString(settingsOf(this.state).locale, { hour: '2-digit', minute: '2-digit' });
   }
-}
-
-function panelOf(command: Command): string | null {
-  if (command.kind === 'put-back') {
-    const piece = command.ask.target?.changes.find((c) => c.table === 'pieces' || c.table === 'panels');
-    if (!piece) return null;
-    return piece.table === 'panels' ? piece.id : piece.id.slice(0, piece.id.lastIndexOf('/'));
-  }
-  if (command.kind === 'panel') return command.ask.id;
-  return 'panelId' in command.ask ? command.ask.panelId : null;
 }

@@ -1,21 +1,33 @@
 import { randomUUID } from 'node:crypto';
-import type { Accepted, CartoonAnswer, CartoonRequest, EditRequest } from '#contract';
-import { begunPieces, type AcceptCartoon, type DrawingOrigin, type Refusal, type Tables } from '#core/bench';
-import type { DrawingRefusal, EditRefusal, Joint } from '#core/cartoon';
+import type { Accepted, CartoonRequest, EditRequest } from '#contract';
+import {
+  BEGINS,
+  jointsBetween,
+  piecesGone,
+  type AcceptDrawing,
+  type DrawingOrigin,
+  type PanelRow,
+  type PieceRow,
+  type Reader,
+  type Refusal,
+  type SavePanel,
+} from '#core/bench';
+import { begun, sketchOf, type DrawingRefusal, type EditRefusal } from '#core/cartoon';
+import { allNew, type DrawingResult, type Study } from '#core/cutting';
 import type { LineAllowance } from '#core/sizing';
-import type { Desk } from './desk.ts';
-import type { DrawingResult, Previous } from '#core/cutting';
-import { runDrawing } from './jobs/runDrawing.ts';
+import type { Desk, Sender } from './desk.ts';
+import { runDrawing, runStudy } from './jobs/runDrawing.ts';
+import type { NewDrawing, StoredReading } from './store/drawingStore.ts';
 
-type Panel = Tables['panels'];
 type Outcome =
   | Accepted
   | { readonly refusal: Refusal }
   | { readonly drawing: DrawingRefusal['refusal'] }
   | { readonly edit: EditRefusal };
 
-/** A joint of the new drawing this near to a soldered one is that joint, mm. */
-const SAME_JOINT_MM = 1;
+type Facts = Sender & { readonly basis: number };
+/** What the panel is, or is to be with the drawing. */
+type Drawn = Pick<PanelRow, 'id' | 'allowance' | 'freeId' | 'cartoonId'>;
 
 /** Brings drawings in and changes them: the heavy part in a worker, then one command to the desk. */
 export class Drawings {
@@ -29,30 +41,35 @@ export class Drawings {
     this.#clock = clock;
   }
 
-  async takeIn(panel: Panel, request: CartoonRequest): Promise<Outcome> {
+  async takeIn(panel: PanelRow, request: CartoonRequest): Promise<Outcome> {
     const { source, sourceName, outline, letGo = [], commandId, personId, bench, basis, ...options } = request;
     const allowance = outline ? { ...panel.allowance, outline } : panel.allowance;
-    const old = this.#reading(panel);
-    const job = { kind: 'read' as const, source, options, allowance, ...(old ? { previous: old } : {}) };
+    const old = await this.#reading(panel.cartoonId);
+    const { freeId } = panel;
+    const job = { kind: 'read' as const, source, options, allowance, freeId, ...(old ? { previous: old } : {}) };
     const result = await runDrawing(job, this.#worker);
     if ('refusal' in result) return { drawing: result.refusal };
     const facts = { commandId, personId, bench, basis };
-    return this.#accept(panel, result, { origin: 'import', allowance, sourceName, source, letGo, old }, facts);
+    return this.#accept(panel, result, { origin: 'import', allowance, sourceName, source, letGo }, facts);
   }
 
-  async change(panel: Panel, request: EditRequest): Promise<Outcome> {
-    const { edit, ...facts } = request;
-    const from = edit.kind === 'fit' && edit.from !== undefined ? this.#desk.studio.get('panels', edit.from) : panel;
-    const previous = from && this.#reading(from);
+  /** @param old the panel as it is; undefined where the change makes it, as another light of a set */
+  async change(panelId: string, old: PanelRow | undefined, request: EditRequest): Promise<Outcome> {
+    const { edit, panel: wish, ...facts } = request;
+    const drawn = this.#drawnPanel(panelId, old, wish);
+    if (!drawn) return { refusal: { code: 'unknown-panel' } };
+    const from = edit.kind === 'fit' && edit.from !== undefined ? this.#desk.state.get('panels', edit.from) : old;
+    const previous = from && (await this.#reading(from.cartoonId));
     if (!from || !previous || from.cartoonId === null) return { edit: 'no-such-piece' };
-    const allowance = edit.kind === 'allowance' ? edit.allowance : panel.allowance;
-    const rows = [...this.#desk.studio.piecesOf(panel.id)];
-    const locked = rows.filter((p) => p.locked === true).map((p) => p.number);
+    const isOwn = from.id === panelId;
+    const allowance = edit.kind === 'allowance' ? edit.allowance : drawn.allowance;
+    const rows = old ? [...this.#desk.state.ask('piecesOfPanel', old.id)] : [];
     const result = await runDrawing(
       {
         kind: 'edit',
         edit: edit.kind === 'allowance' ? null : edit,
-        kept: [...begunPieces(this.#desk.studio, panel.id), ...locked],
+        freeId: drawn.freeId,
+        kept: rows.filter(isNumberKept).map((p) => p.number),
         sections: rows.flatMap((p) => (p.section ? [[p.number, p.section] as const] : [])),
         allowance,
         previous,
@@ -61,101 +78,147 @@ export class Drawings {
       this.#worker,
     );
     if ('refusal' in result) return { edit: result.refusal };
-    const kept = this.#desk.store.cartoonSource(from.cartoonId);
-    const isOwn = from.id === panel.id;
-    // A drawing fitted from another panel is new to this one.
-    const changes = isOwn
-      ? result.changes
-      : { pieces: result.changes.pieces.map((p) => ({ ...p, was: null, changed: true })), gone: [] };
-    return this.#accept(
-      panel,
-      { ...result, changes },
-      {
-        origin: edit.kind,
-        allowance,
-        sourceName: kept?.sourceName ?? 'drawing.svg',
-        source: kept?.source ?? '',
-        letGo: [],
-        old: isOwn ? previous : null,
-      },
-      facts,
-    );
+    const kept = this.#desk.store.drawings.facts(from.cartoonId);
+    const more = {
+      origin: edit.kind,
+      allowance,
+      sourceName: kept?.sourceName ?? 'drawing.svg',
+      source: { hash: kept?.sourceHash ?? '' },
+      letGo: [],
+      ...(wish ? { panel: { ...wish, id: panelId } as SavePanel } : {}),
+    };
+    return this.#accept(drawn, isOwn ? result : asNew(result, drawn.freeId), more, facts);
   }
 
-  #reading(panel: Panel): (Previous & CartoonAnswer) | null {
-    const text = panel.cartoonId === null ? null : this.#desk.store.cartoonReading(panel.cartoonId);
-    return text === null ? null : (JSON.parse(text) as CartoonAnswer);
+  /** What follows from a drawing, packed as it is sent; worked out anew where it is not at hand. */
+  async study(id: string, part: 'packed' | 'sketch'): Promise<Buffer | null> {
+    const { drawings } = this.#desk.store;
+    const kept = drawings.packedStudy(id, part);
+    if (kept) return kept;
+    const reading = drawings.reading(id);
+    const facts = drawings.facts(id);
+    if (!reading || !facts) return null;
+    const study = await runStudy({ kind: 'study', cartoon: reading.cartoon, allowance: facts.allowance }, this.#worker);
+    drawings.keepStudy(id, study, sketchOf(reading.cartoon));
+    return drawings.packedStudy(id, part);
+  }
+
+  #drawnPanel(panelId: string, old: PanelRow | undefined, wish: EditRequest['panel']): Drawn | null {
+    const allowance = wish?.allowance ?? old?.allowance;
+    return allowance ? { id: panelId, allowance, freeId: old?.freeId ?? 1, cartoonId: old?.cartoonId ?? null } : null;
+  }
+
+  async #reading(id: string | null): Promise<(StoredReading & Study) | null> {
+    const reading = id === null ? null : this.#desk.store.drawings.reading(id);
+    if (id === null || !reading) return null;
+    await this.study(id, 'packed');
+    const study = this.#desk.store.drawings.study(id);
+    return study && { ...reading, ...study };
   }
 
   #accept(
-    panel: Panel,
+    panel: Drawn,
     result: DrawingResult,
     more: {
       origin: DrawingOrigin;
       allowance: LineAllowance;
       sourceName: string;
-      source: string;
+      source: NewDrawing['source'];
       letGo: readonly number[];
-      old: CartoonAnswer | null;
+      panel?: SavePanel;
     },
-    facts: { commandId: string; personId: string | null; bench: string; basis: number },
+    facts: Facts,
   ): Outcome {
-    const id = randomUUID();
-    const { source, old, ...rest } = more;
-    const reading = JSON.stringify(answerOf(id, result));
-    const stored = { id, panelId: panel.id, at: this.#clock(), sourceName: more.sourceName, source, reading };
-    const soldered = solderedAfter(panel, old?.cartoon.joints ?? [], result.cartoon.joints);
-    const ask = { ...drawnFacts(result), ...rest, panelId: panel.id, cartoonId: id, soldered };
-    return this.#desk.acceptCartoon(ask, stored, facts, this.#clock());
+    const at = this.#clock();
+    const { ask, drawing } = drawnIn(this.#desk.state, panel, result, { ...more, at });
+    return this.#desk.acceptDrawing(ask, drawing, facts, at);
   }
 }
 
-/** A drawing as it is kept and sent. */
-export function answerOf(id: string, result: DrawingResult): CartoonAnswer {
-  const { cartoon, cuts, cuttability, findings, repairs, toleranceMm } = result;
-  return { id, cartoon, cuts, cuttability, findings, repairs, toleranceMm };
+/** A drawing that was read or changed as the act that accepts it, and as it is kept. */
+export function drawnIn(
+  state: Reader,
+  panel: Pick<PanelRow, 'id' | 'cartoonId'>,
+  result: DrawingResult,
+  more: Pick<NewDrawing, 'at' | 'source' | 'sourceName' | 'allowance'> &
+    Pick<AcceptDrawing, 'origin' | 'letGo' | 'panel'>,
+): { readonly ask: AcceptDrawing; readonly drawing: NewDrawing } {
+  const { at, source, sourceName, allowance, origin, letGo, panel: wish } = more;
+  const drawing = newDrawing(panel.id, result, { at, source, sourceName, allowance });
+  const ask: AcceptDrawing = {
+    ...drawnFacts(result),
+    ...jointsBetween(state, panel.id, result.cartoon.joints, new Set(result.carry.movedJoints)),
+    gone: piecesGone(state, panel.id, result.cartoon.pieces),
+    panelId: panel.id,
+    cartoonId: drawing.id,
+    follows: panel.cartoonId,
+    sourceName,
+    origin,
+    allowance,
+    letGo,
+    ...(wish ? { panel: wish } : {}),
+  };
+  return { ask, drawing };
+}
+
+/** Its number stands on glass, or was locked. */
+const isNumberKept = (p: PieceRow): boolean => p.stage !== BEGINS || p.recuts > 0 || p.locked;
+
+/** A drawing fitted from another panel is new to this one: its parts get names of their own. */
+function asNew(result: DrawingResult, freeId: number): DrawingResult {
+  const first = begun(result.cartoon, freeId);
+  return { ...result, ...first, changes: allNew(first.cartoon) };
+}
+
+/** A version of a drawing, as it is kept. */
+function newDrawing(
+  panelId: string,
+  result: DrawingResult,
+  more: Pick<NewDrawing, 'at' | 'source' | 'sourceName' | 'allowance'>,
+): NewDrawing {
+  const { cartoon, findings, repairs, toleranceMm, cuts, cuttability } = result;
+  return {
+    ...more,
+    id: randomUUID(),
+    panelId,
+    reading: { cartoon, findings, repairs, toleranceMm },
+    study: { cuts, cuttability },
+    sketch: sketchOf(cartoon),
+  };
 }
 
 /** What the log keeps of a drawing: the pieces that are new or not what they were, in whole mm². */
-export function drawnFacts(
+function drawnFacts(
   result: DrawingResult,
-): Pick<AcceptCartoon, 'joints' | 'widthMm' | 'heightMm' | 'pieceCount' | 'pieces' | 'gone'> {
-  const { cartoon, cuts, cuttability, changes } = result;
+): Pick<AcceptDrawing, 'freeId' | 'jointCount' | 'widthMm' | 'heightMm' | 'pieceCount' | 'pieces'> {
+  const { cartoon, cuts, cuttability, changes, carry } = result;
   const { minX, minY, maxX, maxY } = cartoon.box;
-  const tenth = (mm: number) => Math.round(mm * 10) / 10;
   return {
-    joints: cartoon.joints.length,
+    freeId: cartoon.freeId,
+    jointCount: cartoon.joints.length,
     widthMm: maxX - minX,
     heightMm: maxY - minY,
     pieceCount: cartoon.pieces.length,
-    gone: changes.gone,
-    pieces: cartoon.pieces.flatMap((piece, i) => {
-      const { was, changed } = changes.pieces[i] as (typeof changes.pieces)[number];
-      if (was === piece.number && !changed) return [];
-      const cut = cuts[i] as DrawingResult['cuts'][number];
+    pieces: cartoon.pieces.flatMap(({ id, number, label }, i) => {
+      const change = changes.pieces[i];
+      const cut = cuts[i];
+      if (!change || !cut || (change.was === number && !change.changed)) return [];
       return [
         {
-          number: piece.number,
-          label: piece.label,
+          id,
+          number,
+          label,
           areaMm2: Math.max(1, Math.round(cut.areaMm2)),
           perimeterMm: tenth(cut.perimeterMm),
           widthMm: tenth(cut.widthMm),
           heightMm: tenth(cut.heightMm),
           difficulty: cuttability[i]?.difficulty ?? 1,
-          was,
-          changed,
+          isNew: carry.pieces[i]?.from === null,
+          changed: change.changed,
         },
       ];
     }),
   };
 }
 
-function solderedAfter(panel: Panel, old: readonly Joint[], next: readonly Joint[]): Panel['soldered'] {
-  const moved = (ids: readonly number[]): number[] =>
-    ids.flatMap((id) => {
-      const at = old.find((j) => j.id === id)?.at;
-      const now = at && next.find((j) => Math.hypot(j.at[0] - at[0], j.at[1] - at[1]) <= SAME_JOINT_MM);
-      return now ? [now.id] : [];
-    });
-  return { front: moved(panel.soldered.front), back: moved(panel.soldered.back) };
-}
+const tenth = (mm: number): number => Math.round(mm * 10) / 10;

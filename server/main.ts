@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { makeApp } from './app.ts';
 import { Desk } from './desk.ts';
 import { isLoopback } from './http/access.ts';
-import { Store } from './store/store.ts';
+import { openStore } from './openStore.ts';
 
 const say = (words: string) => process.stdout.write(`${words}\n`);
 const stop = (words: string): never => {
@@ -23,35 +23,9 @@ if (!isLoopback(host) && !passcode)
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
-const UNWRITABLE = new Set([
-  'EACCES',
-  'EROFS',
-  'ENOTDIR',
-  'ENOENT',
-  'EEXIST',
-  'EPERM',
-  'SQLITE_CANTOPEN',
-  'SQLITE_READONLY',
-]);
-
-function openDesk(): Desk {
-  try {
-    return new Desk(new Store(folder, here('./migrations')));
-  } catch (error) {
-    const { code } = error as { code?: string };
-    if (code !== undefined && UNWRITABLE.has(code))
-      return stop(`Nelvik cannot write to ${folder}; set NELVIK_DATA to a folder that you own.`);
-    if (code === 'SQLITE_FULL' || code === 'ENOSPC')
-      return stop(`The disk that holds ${folder} is full; make room and start again.`);
-    if (code === 'SQLITE_NOTADB' || code === 'SQLITE_CORRUPT')
-      return stop(
-        `${join(folder, 'nelvik.sqlite')} is not a Nelvik database or is damaged; put a backup in its place.`,
-      );
-    throw error;
-  }
-}
-
-const desk = openDesk();
+const opened = openStore(folder, here('./migrations'));
+if ('problem' in opened) stop(opened.problem);
+const desk = new Desk((opened as Extract<typeof opened, { store: unknown }>).store);
 const { app, close } = makeApp({
   desk,
   clock: Date.now,

@@ -1,9 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { ERROR_STATUS, type ErrorAnswer, type PanelAnswer, type StudioAnswer } from '#contract';
-import { differences, replay } from '#core/bench';
+import {
+  ERROR_STATUS,
+  type ErrorAnswer,
+  type HistoryAnswer,
+  type PanelAnswer,
+  type RackAnswer,
+  type StudioAnswer,
+} from '#contract';
 import { DEFAULT_ALLOWANCE } from '#core/sizing';
-import { checkLedger } from '#core/stock';
+import { checkStudio } from './checkStudio.ts';
 import { command, testServer } from './testServer.ts';
 
 type Server = Awaited<ReturnType<typeof testServer>>;
@@ -19,9 +25,9 @@ const SVG =
 async function panelWithGlass(s: Server) {
   const ok = async (kind: string, ask: unknown) =>
     expect((await s.send('/commands', command(kind, ask))).status).toBe(200);
-  await ok('person', { id: 'ada', name: 'Ada', initial: 'A', rateCentsPerHour: 3000, active: true });
-  await ok('commission', { id: 'c', title: 'Light', client: '', due: null, note: '' });
-  await ok('panel', {
+  await ok('save-person', { id: 'ada', name: 'Ada', initial: 'A', rateCentsPerHour: 3000, active: true });
+  await ok('save-commission', { id: 'c', title: 'Light', client: '', due: null, note: '' });
+  await ok('save-panel', {
     id: 'p',
     commissionId: 'c',
     name: 'Light',
@@ -30,7 +36,7 @@ async function panelWithGlass(s: Server) {
     heightMm: 100,
     allowance: DEFAULT_ALLOWANCE.foil,
   });
-  await ok('glass', {
+  await ok('save-glass', {
     id: 'g',
     code: 'G-1',
     name: 'green',
@@ -60,10 +66,11 @@ async function panelWithGlass(s: Server) {
     sourceName: 'light.svg',
   });
   expect(taken.status).toBe(200);
-  await ok('give-glass', { panelId: 'p', numbers: [1, 2, 3, 4], glassId: 'g' });
+  await ok('choose-glass', { panelId: 'p', numbers: [1, 2, 3, 4], glassId: 'g' });
 }
 const cut = (numbers: number[], more?: Record<string, unknown>) =>
   command('cut', { panelId: 'p', sources: [{ stockId: 'S1', numbers, left: { kind: 'stays' } }] }, more);
+const rack = async () => (await server.send('/rack')).body as RackAnswer;
 const seq = async () => ((await server.send('/studio')).body as StudioAnswer).seq;
 
 describe('from drawing to cut pieces', () => {
@@ -74,16 +81,16 @@ describe('from drawing to cut pieces', () => {
     expect(panel.pieces.map((p) => p.stage)).toEqual(['cut', 'cut', 'to-cut', 'to-cut']);
     // Two inner edges move in by half the 0.8 mm gap: 49.6² each.
     expect(panel.pieces[0]?.areaMm2).toBe(Math.round(49.6 * 49.6));
-    expect(panel.log[0]?.words).toBe('1, 2 cut from S1');
-    const studio = (await server.send('/studio')).body as StudioAnswer;
-    expect(studio.stock[0]?.areaMm2).toBe(60_000 - 2 * Math.round(49.6 * 49.6));
-    const cartoon = await server.send(`/cartoons/${studio.panels[0]?.cartoonId}`);
+    const { lines } = (await server.send('/panels/p/history')).body as HistoryAnswer;
+    expect(lines[0]?.words).toBe('1, 2 cut from S1');
+    expect((await rack()).stock[0]?.areaMm2).toBe(60_000 - 2 * Math.round(49.6 * 49.6));
+    const cartoon = await server.send(`/drawings/${panel.panel.cartoonId}`);
     expect(cartoon.headers.get('cache-control')).toContain('immutable');
   });
   it('gives the drawing back as a download, never as a page', async () => {
     await panelWithGlass(server);
-    const studio = (await server.send('/studio')).body as StudioAnswer;
-    const response = await fetch(`${server.base}/api/cartoons/${studio.panels[0]?.cartoonId}/source`);
+    const { panel } = (await server.send('/panels/p')).body as PanelAnswer;
+    const response = await fetch(`${server.base}/api/drawings/${panel.cartoonId}/source`);
     expect(response.headers.get('content-type')).toContain('application/octet-stream');
     expect(response.headers.get('content-disposition')).toContain('attachment');
     expect(await response.text()).toBe(SVG);
@@ -97,7 +104,7 @@ describe('commands', () => {
     const first = (await server.send('/commands', twice)).body as { seq: number; again: boolean };
     const second = (await server.send('/commands', twice)).body as { seq: number; again: boolean };
     expect([first.again, second.again, first.seq === second.seq]).toEqual([false, true, true]);
-    expect(((await server.send('/studio')).body as StudioAnswer).stock[0]?.areaMm2).toBe(60_000 - 2460);
+    expect((await rack()).stock[0]?.areaMm2).toBe(60_000 - 2460);
   });
   it('made on stale state are refused with what happened meanwhile', async () => {
     await panelWithGlass(server);
@@ -136,7 +143,7 @@ describe('commands', () => {
   it.each([
     [
       'a negative thickness',
-      command('glass', {
+      command('save-glass', {
         id: 'g',
         code: 'G',
         name: 'x',
@@ -171,7 +178,7 @@ describe('commands', () => {
     ['no JSON', '{"a":', /not understood/],
     [
       'an empty name',
-      command('commission', { id: 'c', title: ' ', client: '', due: null, note: '' }),
+      command('save-commission', { id: 'c', title: ' ', client: '', due: null, note: '' }),
       /name must not be empty/,
     ],
   ])('%s gets one plain sentence', async (_, body, words) => {
@@ -225,9 +232,8 @@ describe('the data', () => {
     const { folder } = server;
     await server.stop(true);
     server = await testServer({ folder });
-    expect(differences(server.desk.studio, replay(server.store.entries()))).toEqual([]);
-    expect(checkLedger(server.desk.studio.all('stock'), server.desk.studio.all('moves'))).toEqual([]);
-    expect(server.desk.studio.get('stock', 'S1')).toMatchObject({ areaMm2: 0, gone: 'used up' });
+    expect(checkStudio(server.store)).toEqual([]);
+    expect(server.desk.state.get('stock', 'S1')).toMatchObject({ areaMm2: 0, gone: 'used up' });
   });
   it('a full disk: a plain sentence, nothing changed, and work goes on when there is room', async () => {
     await panelWithGlass(server);
@@ -291,7 +297,7 @@ it('another screen hears of a change within a second', async () => {
   const heard = reader.read();
   await server.send(
     '/commands',
-    command('person', { id: 'mo', name: 'Mo', initial: 'M', rateCentsPerHour: 1, active: true }),
+    command('save-person', { id: 'mo', name: 'Mo', initial: 'M', rateCentsPerHour: 1, active: true }),
   );
   const text = new TextDecoder().decode((await heard).value);
   expect(performance.now() - start).toBeLessThan(1000);
@@ -301,7 +307,7 @@ it('another screen hears of a change within a second', async () => {
 
 it('the table of error codes is the one that the sources use', () => {
   const used = new Set<string>();
-  for (const file of ['http/api.ts', 'http/access.ts', 'http/errors.ts']) {
+  for (const file of ['http/api.ts', 'http/queries.ts', 'http/access.ts', 'http/errors.ts']) {
     for (const [, code] of readFileSync(new URL(file, import.meta.url), 'utf8').matchAll(
       /sendError\(\s*res,\s*'([a-z-]+)'/g,
     ))

@@ -1,54 +1,8 @@
+import type { Cartoon } from '../cartoon/index.ts';
+import type { DisplayUnit } from '../units/index.ts';
+import type { Refusal, RefusalCode } from './refusals.ts';
 import type { Draft } from './studio.ts';
-import type { Reader } from './tables.ts';
-
-/** What keeps a command from being carried out. Words for each are in core/words. */
-export type RefusalCode =
-  | 'unknown-panel'
-  | 'unknown-pieces'
-  | 'unknown-glass'
-  | 'unknown-stock'
-  | 'unknown-person'
-  | 'unknown-commission'
-  | 'unknown-entry'
-  | 'unknown-joints'
-  | 'no-pieces'
-  | 'nothing-to-do'
-  | 'not-cut'
-  | 'not-this-route'
-  | 'already-in-hand'
-  | 'no-glass'
-  | 'wrong-glass'
-  | 'not-enough'
-  | 'left-too-large'
-  | 'stock-gone'
-  | 'label-taken'
-  | 'code-taken'
-  | 'not-back'
-  | 'reason-needed'
-  | 'not-in-place'
-  | 'step-order'
-  | 'step-done'
-  | 'step-not-done'
-  | 'joints-done'
-  | 'clock-runs-not'
-  | 'ends-before-start'
-  | 'glass-in-use'
-  | 'has-work'
-  | 'nothing-to-undo'
-  | 'nothing-to-redo'
-  | 'changed-since'
-  | 'stale'
-  | 'in-the-future';
-
-export interface Refusal {
-  readonly code: RefusalCode;
-  readonly numbers?: readonly number[];
-  readonly name?: string;
-  readonly haveMm2?: number;
-  readonly wantMm2?: number;
-  /** Sentences that say what happened meanwhile. */
-  readonly meanwhile?: readonly string[];
-}
+import type { Reader, TableName, Tables } from './tables.ts';
 
 /** Facts about a command apart from what it asks: who, where, when, and the log position it would take. */
 export interface Circumstance {
@@ -58,24 +12,70 @@ export interface Circumstance {
   readonly bench: string;
 }
 
-/** Gives the payload of one event, or a refusal; asks nothing but the state. */
-export type Decide<C, P> = (
-  state: Reader,
-  command: C,
-  now: Circumstance,
-) => { readonly payload: P } | { readonly refusal: Refusal };
+/** Fields of rows, by table. */
+export type Fields = { readonly [T in TableName]?: readonly Exclude<keyof Tables[T], 'id' | 'rev'>[] };
+
+/** What a row was before an act, by the fields that changed; see {@link ../undo.ts}. */
+export interface RowInverse {
+  readonly table: TableName;
+  readonly id: string;
+  /** The fields as they were; null where the act made the row. */
+  readonly was: Readonly<Record<string, unknown>> | null;
+  /** The same fields as the act left them; null where it made the row or took it away. */
+  readonly is: Readonly<Record<string, unknown>> | null;
+}
+
+/** What an old event is brought up to date with. */
+export interface UpcastContext {
+  /** The studio as it stood before the event. */
+  readonly state: Reader;
+  readonly now: Circumstance;
+  /** The inverse of an earlier entry, as it is kept today. */
+  readonly inverseOf: (seq: number) => readonly RowInverse[];
+  /**
+   * The drawing that an old event names, its parts named for good.
+   * @param was for each piece by its number the number it had before, null for new ones; pieces not named are as before
+   */
+  readonly drawing: (cartoonId: string, previousId: string | null, was: ReadonlyMap<number, number | null>) => Cartoon;
+}
+
+/** Brings the fact of one version up to the next. */
+export type Upcast = (old: never, context: UpcastContext) => unknown;
 
 /**
- * One kind of act: how it is decided and how its event changes the studio. `apply` never fails on an event
- * that `decide` gave, and depends on nothing but state, payload and circumstance, so a replay ends alike.
+ * One kind of act: how it is decided, how its event changes the studio, how it is told. One folder each.
+ *
+ * `decide` works everything out: what things cost, what is left, at which rate. `apply` only writes what the fact says,
+ * so mending a formula changes no past; it never fails on a fact that `decide` gave.
  */
-export interface Act<C = unknown, P = C> {
-  readonly decide: Decide<C, P>;
-  readonly apply: (draft: Draft, payload: P, now: Circumstance) => void;
+export interface Act<Ask = unknown, Fact = Ask> {
+  /** Of the fact. A fact of an older one is brought up by {@link Act.upcasts}. */
+  readonly version: number;
+  /** Kinds it was known by in older logs. */
+  readonly formerly: readonly string[];
   /** False for what undo passes over: setting up, and the clock. */
   readonly undoable: boolean;
+  /** Of the rows it changes, the fields it was decided by: touched meanwhile by somebody else, the command is stale. */
+  readonly reads: Fields;
+  readonly decide: (
+    state: Reader,
+    ask: Ask,
+    now: Circumstance,
+  ) => { readonly fact: Fact } | { readonly refusal: Refusal };
+  readonly apply: (draft: Draft, fact: Fact, now: Circumstance) => void;
+  /** The panel whose history it belongs to. */
+  readonly panelOf: (fact: Fact) => string | null;
+  /** What happened, as a line of the log: `12–18 cut from B7`. */
+  readonly told: (fact: Fact, state: Reader) => string;
+  /** What it would do, stated before it is done; empty where nothing has to be said. */
+  readonly effect: (ask: Ask, state: Reader, unit: DisplayUnit) => string;
+  /** From the version named to the next one; every version below the present one has its own. */
+  readonly upcasts: Readonly<Record<number, Upcast>>;
 }
 
 export const refuse = (code: RefusalCode, more: Omit<Refusal, 'code'> = {}): { refusal: Refusal } => ({
   refusal: { code, ...more },
 });
+
+/** For acts whose effect needs no words before. */
+export const NO_WORDS = (): string => '';

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { checkLedger } from '../stock/index.ts';
+import type { PieceId } from '../units/index.ts';
 import { drawing, smallStudio, type SmallStudio } from '../test/smallStudio.ts';
-import { refusalWords } from '../words/index.ts';
-import { differences, putBackTarget, replay, type Command } from './index.ts';
+import { differences, refusalWords, replay, type Command, type PanelRow } from './index.ts';
 
 const cut = (
   numbers: number[],
@@ -17,20 +17,7 @@ const broke = (numbers: number[], more: Partial<Extract<Command, { kind: 'break'
   kind: 'break',
   ask: { panelId: 'p', numbers, reason: 'chipped', minutes: 0, recut: null, ...more },
 });
-const back = (s: SmallStudio, direction: 'undo' | 'redo', bench = 'bench-1') =>
-  s.try(
-    {
-      kind: 'put-back',
-      ask: {
-        target: putBackTarget(
-          s.log.filter((e) => e.bench === bench),
-          direction,
-        ),
-        direction,
-      },
-    },
-    { bench },
-  );
+const back = (s: SmallStudio, direction: 'undo' | 'redo', bench = 'bench-1') => s.back(direction, bench);
 const all = Array.from({ length: 20 }, (_, i) => i + 1);
 const sound = (s: SmallStudio) => [
   ...checkLedger(s.studio.all('stock'), s.studio.all('moves')),
@@ -77,7 +64,7 @@ describe('cutting', () => {
     ['another glass', cut([1], 'S2'), 'wrong-glass'],
     ['a sheet that is not there', cut([1], 'S9'), 'unknown-stock'],
     ['pieces that are not there', cut([21], 'S1'), 'unknown-pieces'],
-    ['the same piece twice', cut([1, 1], 'S1'), 'nothing-to-do'],
+    ['the same piece twice', cut([1, 1], 'S1'), 'named-twice'],
     ['no piece', cut([], 'S1'), 'no-pieces'],
     [
       'a label that is taken',
@@ -96,9 +83,9 @@ describe('cutting', () => {
     const s = smallStudio();
     s.do(cut([1], 'S1'));
     expect(s.try(cut([1], 'S1'))).toMatchObject({ code: 'already-in-hand', numbers: [1] });
-    s.do({ kind: 'give-glass', ask: { panelId: 'p', numbers: [2], glassId: null } });
+    s.do({ kind: 'choose-glass', ask: { panelId: 'p', numbers: [2], glassId: null } });
     expect(s.try(cut([2], 'S1'))).toMatchObject({ code: 'no-glass', numbers: [2] });
-    expect(s.try({ kind: 'give-glass', ask: { panelId: 'p', numbers: [1], glassId: 'red' } })?.code).toBe(
+    expect(s.try({ kind: 'choose-glass', ask: { panelId: 'p', numbers: [1], glassId: 'red' } })?.code).toBe(
       'already-in-hand',
     );
   });
@@ -119,10 +106,10 @@ describe('stages', () => {
     const s = smallStudio('lead');
     s.do(cut([1], 'S1'));
     s.do(advance([1], 'leaded'));
-    s.do({ kind: 'step-back', ask: { panelId: 'p', numbers: [1], reason: 'taken out again' } });
+    s.do({ kind: 'send-back', ask: { panelId: 'p', numbers: [1], reason: 'taken out again' } });
     expect(s.piece(1).stage).toBe('ground');
-    s.do({ kind: 'step-back', ask: { panelId: 'p', numbers: [1], reason: 'rough edge' } });
-    expect(s.try({ kind: 'step-back', ask: { panelId: 'p', numbers: [1], reason: 'other' } })?.code).toBe('not-back');
+    s.do({ kind: 'send-back', ask: { panelId: 'p', numbers: [1], reason: 'rough edge' } });
+    expect(s.try({ kind: 'send-back', ask: { panelId: 'p', numbers: [1], reason: 'other' } })?.code).toBe('not-back');
   });
 });
 
@@ -166,38 +153,46 @@ describe('the panel as a whole', () => {
   };
   it('joints are ticked by side; the last one settles the side', () => {
     const s = built();
-    s.do({ kind: 'joints', ask: { panelId: 'p', side: 'front', joints: [1, 2, 3, 4, 5, 6, 7, 8] } });
-    expect(s.studio.get('panels', 'p')?.steps['solder-front']).toBeUndefined();
-    s.do({ kind: 'joints', ask: { panelId: 'p', side: 'front', joints: [8, 9] } });
-    expect(s.studio.get('panels', 'p')?.steps['solder-front']).toBeGreaterThan(0);
-    expect(s.try({ kind: 'joints', ask: { panelId: 'p', side: 'front', joints: [1] } })?.code).toBe('joints-done');
-    expect(s.try({ kind: 'joints', ask: { panelId: 'p', side: 'back', joints: [10] } })?.code).toBe('unknown-joints');
+    s.do({ kind: 'solder-joints', ask: { panelId: 'p', side: 'front', joints: [1, 2, 3, 4, 5, 6, 7, 8] } });
+    expect(s.studio.get('steps', 'p/solder-front')).toBeUndefined();
+    s.do({ kind: 'solder-joints', ask: { panelId: 'p', side: 'front', joints: [8, 9] } });
+    expect(s.studio.get('steps', 'p/solder-front')?.at).toBe(s.at);
+    expect(s.try({ kind: 'solder-joints', ask: { panelId: 'p', side: 'front', joints: [1] } })?.code).toBe(
+      'joints-done',
+    );
+    expect(s.try({ kind: 'solder-joints', ask: { panelId: 'p', side: 'back', joints: [10] } })?.code).toBe(
+      'unknown-joints',
+    );
   });
   it('steps keep their order; optional ones may be left out', () => {
     const s = built();
-    expect(s.try({ kind: 'step', ask: { panelId: 'p', step: 'deliver' } })).toMatchObject({
+    expect(s.try({ kind: 'finish-step', ask: { panelId: 'p', step: 'deliver' } })).toMatchObject({
       code: 'step-order',
-      name: 'solder-front',
+      name: 'solder the front',
     });
     for (const step of ['solder-front', 'solder-back', 'deliver'] as const)
-      s.do({ kind: 'step', ask: { panelId: 'p', step } });
-    expect(s.try({ kind: 'step', ask: { panelId: 'p', step: 'solder-front' } })?.code).toBe('step-done');
-    expect(s.try({ kind: 'step', ask: { panelId: 'p', step: 'cement' } })?.code).toBe('not-this-route');
+      s.do({ kind: 'finish-step', ask: { panelId: 'p', step } });
+    expect(s.try({ kind: 'finish-step', ask: { panelId: 'p', step: 'solder-front' } })?.code).toBe('step-done');
+    expect(s.try({ kind: 'finish-step', ask: { panelId: 'p', step: 'cement' } })?.code).toBe('not-this-route');
   });
   it('is not soldered while a piece is missing, and its drawing is not replaced while glass is cut', () => {
     const s = built();
     s.do(broke([7]));
-    expect(s.try({ kind: 'step', ask: { panelId: 'p', step: 'solder-front' } })).toMatchObject({
+    expect(s.try({ kind: 'finish-step', ask: { panelId: 'p', step: 'solder-front' } })).toMatchObject({
       code: 'not-in-place',
       numbers: [7],
     });
-    const { pieceCount, ...panel } = s.studio.get('panels', 'p') as NonNullable<
-      ReturnType<typeof s.studio.get<'panels'>>
-    >;
+    const { pieceCount, ...panel } = s.studio.get('panels', 'p') as PanelRow;
     expect(
       s.try({
-        kind: 'cartoon',
-        ask: drawing([], 'foil', { cartoonId: 'k2', allowance: panel.allowance, pieceCount: 19, gone: [1] }),
+        kind: 'accept-drawing',
+        ask: drawing([], 'foil', {
+          cartoonId: 'k2',
+          follows: 'k',
+          allowance: panel.allowance,
+          pieceCount: 19,
+          gone: [1 as PieceId],
+        }),
       })?.code,
     ).toBe('has-work');
     expect(pieceCount).toBe(20);
@@ -241,7 +236,7 @@ describe('undo and redo', () => {
 });
 
 describe('stale commands', () => {
-  it('decided on what has changed since are refused by name; others pass', () => {
+  it('decided on what another bench has changed since are refused by name; others pass', () => {
     const s = smallStudio();
     s.do(cut([1, 2], 'S1'));
     const basis = s.studio.seq;
@@ -253,27 +248,76 @@ describe('stale commands', () => {
       'Piece 1 has changed on another screen since; nothing was done. Meanwhile: 10:12 1 ground (Mo). Look again, then repeat it.',
     );
     expect(s.try(advance([2], 'foiled'), { basis })).toBeNull();
+    expect(s.try(advance([1], 'foiled'), { basis: basis + 1 })).toBeNull();
+  });
+  it('what the same bench did last is never stale to it: two commands in a queue', () => {
+    const s = smallStudio();
+    const basis = s.studio.seq;
+    s.do(cut([1], 'S1'), { basis });
+    s.do(advance([1], 'ground'), { basis });
+    s.do(cut([2], 'S1'), { basis });
+    expect([s.piece(1).stage, s.piece(2).stage]).toEqual(['ground', 'cut']);
+  });
+  it('two people cut from one sheet, as long as it lasts', () => {
+    const s = smallStudio();
+    const basis = s.studio.seq;
+    s.do(cut([1], 'S1'), { basis });
+    s.do(cut([2], 'S1'), { basis, bench: 'bench-2' });
+    expect(s.studio.get('stock', 'S1')?.areaMm2).toBe(18_000);
+    s.do({ kind: 'write-off', ask: { stockId: 'S1', reason: 'fell' } }, { bench: 'bench-2' });
+    expect(s.try(cut([3], 'S1'), { basis })?.code).toBe('stock-gone');
+    expect(sound(s)).toEqual([]);
+  });
+  it('two people tick different joints of one side', () => {
+    const s = smallStudio();
+    s.do(cut(all.slice(0, 12), 'S1'));
+    s.do(cut(all.slice(12), 'S2'));
+    s.do(advance(all, 'in-place'));
+    const basis = s.studio.seq;
+    const joints = (numbers: number[]): Command => ({
+      kind: 'solder-joints',
+      ask: { panelId: 'p', side: 'back', joints: numbers },
+    });
+    s.do(joints([1, 2, 3, 4]), { basis });
+    s.do(joints([5, 6, 7, 8, 9]), { basis, bench: 'bench-2' });
+    expect(s.studio.get('steps', 'p/solder-back')?.at).toBe(s.at);
+    // One's undo leaves the other's joints soldered.
+    expect(back(s, 'undo')).toBeNull();
+    expect([...s.studio.ask('jointsOfPanel', 'p')].filter((j) => j.backAt !== null).map((j) => j.number)).toEqual([
+      5, 6, 7, 8, 9,
+    ]);
+  });
+  it('fields that an act does not look at do not make it stale, and undo leaves them alone', () => {
+    const s = smallStudio();
+    s.do(cut([1], 'S1'));
+    const basis = s.studio.seq;
+    s.do({ kind: 'mark', ask: { panelId: 'p', numbers: [1], flowDeg: 30 } }, { bench: 'bench-2' });
+    s.do(advance([1], 'ground'), { basis });
+    expect(back(s, 'undo')).toBeNull();
+    expect(s.piece(1)).toMatchObject({ stage: 'cut', flowDeg: 30 });
+    expect(sound(s)).toEqual([]);
   });
 });
 
 describe('clocks', () => {
   const start = (stage: 'cutting' | 'grinding', id: string): Command => ({
-    kind: 'clock-start',
+    kind: 'start-clock',
     ask: { id, personId: 'ada', panelId: 'p', stage },
   });
   it('one starts, the next stops it, a forgotten one is cut back', () => {
     const s = smallStudio();
     s.do(start('cutting', 'h1'));
     expect(s.try(start('cutting', 'h2'))?.code).toBe('nothing-to-do');
+    expect(s.try(start('grinding', 'h1'))?.code).toBe('entry-taken');
     s.do(start('grinding', 'h3'));
     expect(s.studio.get('hours', 'h1')?.endedAt).toBe(s.studio.get('hours', 'h3')?.startedAt);
     const started = s.studio.get('hours', 'h3')?.startedAt as number;
-    expect(s.try({ kind: 'clock-stop', ask: { personId: 'ada', endedAt: started - 1 } })?.code).toBe(
+    expect(s.try({ kind: 'stop-clock', ask: { personId: 'ada', endedAt: started - 1 } })?.code).toBe(
       'ends-before-start',
     );
-    s.do({ kind: 'clock-stop', ask: { personId: 'ada', endedAt: started + 30_000 } });
+    s.do({ kind: 'stop-clock', ask: { personId: 'ada', endedAt: started + 30_000 } });
     expect(s.studio.get('hours', 'h3')?.endedAt).toBe(started + 30_000);
-    expect(s.try({ kind: 'clock-stop', ask: { personId: 'ada', endedAt: null } })?.code).toBe('clock-runs-not');
+    expect(s.try({ kind: 'stop-clock', ask: { personId: 'ada', endedAt: null } })?.code).toBe('clock-runs-not');
     expect(sound(s)).toEqual([]);
   });
   it('entries by hand are kept, corrected and taken out, at the rate of their day', () => {
@@ -287,12 +331,12 @@ describe('clocks', () => {
       endedAt: 600_000,
       note: '',
     };
-    s.do({ kind: 'hours', ask });
-    s.do({ kind: 'person', ask: { id: 'ada', name: 'Ada', initial: 'A', rateCentsPerHour: 9000, active: true } });
-    s.do({ kind: 'hours', ask: { ...ask, endedAt: 660_000 } });
+    s.do({ kind: 'enter-hours', ask });
+    s.do({ kind: 'save-person', ask: { id: 'ada', name: 'Ada', initial: 'A', rateCentsPerHour: 9000, active: true } });
+    s.do({ kind: 'enter-hours', ask: { ...ask, endedAt: 660_000 } });
     expect(s.studio.get('hours', 'x')).toMatchObject({ endedAt: 660_000, rateCentsPerHour: 3000, byHand: true });
-    expect(s.try({ kind: 'hours', ask: { ...ask, startedAt: 9, endedAt: 3 } })?.code).toBe('ends-before-start');
-    s.do({ kind: 'hours-remove', ask: { entryId: 'x' } });
-    expect(s.try({ kind: 'hours-remove', ask: { entryId: 'x' } })?.code).toBe('unknown-entry');
+    expect(s.try({ kind: 'enter-hours', ask: { ...ask, startedAt: 9, endedAt: 3 } })?.code).toBe('ends-before-start');
+    s.do({ kind: 'remove-hours', ask: { entryId: 'x' } });
+    expect(s.try({ kind: 'remove-hours', ask: { entryId: 'x' } })?.code).toBe('unknown-entry');
   });
 });

@@ -1,60 +1,85 @@
-import { actOf, type Command, type Happening } from './acts/index.ts';
-import type { Circumstance, Refusal } from './act.ts';
+import { actOf, type ActKind, type Command, type Happening } from './acts/index.ts';
+import type { Circumstance, RowInverse } from './act.ts';
+import { keepCounts } from './counts.ts';
+import { inverseOf, touchedBy } from './inverse.ts';
+import type { Refusal } from './refusals.ts';
 import { Draft } from './studio.ts';
 import type { Reader, RowChange } from './tables.ts';
 
-/** What a row was before an act; `gone` when the act took it away. */
-export type RowBefore = Pick<RowChange, 'table' | 'id' | 'before'> & { readonly gone?: true };
-
-/** The inverse of changes, as the log keeps it; the ledger has entries of its own for what comes back. */
-export const inverseOf = (changes: readonly RowChange[]): RowBefore[] =>
-  changes
-    .filter((c) => c.table !== 'moves')
-    .map(({ table, id, before, after }) => ({ table, id, before, ...(after === null ? { gone: true as const } : {}) }));
-
-/** An entry of the log. `before` is what each row was: the inverse is kept when the act is recorded. */
-export interface LogEntry {
-  readonly seq: number;
+/** An entry of the log. The inverse is kept when the act is recorded. */
+export interface LogEntry extends Circumstance {
   readonly commandId: string;
-  readonly at: number;
-  readonly personId: string | null;
-  readonly bench: string;
   readonly happening: Happening;
-  readonly before: readonly RowBefore[];
+  readonly inverse: readonly RowInverse[];
 }
 
 export interface Outcome {
   readonly happening: Happening;
   readonly changes: readonly RowChange[];
+  readonly inverse: readonly RowInverse[];
 }
+
+/** What the rules have to know of the log. */
+export interface History {
+  /** Entries later than a log position by benches other than one, in any order; null where that is too far back. */
+  readonly othersAfter: (seq: number, bench: string) => Iterable<Pick<LogEntry, 'inverse'>> | null;
+}
+
+/** For previews and replays, which judge by the state alone. */
+export const NO_HISTORY: History = { othersAfter: () => [] };
 
 /**
  * Decides one command on the state as it is.
- * @param basis log position the user saw when deciding; a row changed after it makes the command stale.
- *   Entries of the ledger and rows that are new cannot be stale.
+ * @param basis log position the user saw when deciding. The command is stale when another bench has touched, after it,
+ *   a field that the act was decided by, on a row that it would change. What the same bench did is never stale to it.
  */
 export function decide(
   state: Reader,
   command: Command,
   now: Circumstance,
   basis: number,
-): Outcome | { refusal: Refusal } {
+  history: History = NO_HISTORY,
+): Outcome | { readonly refusal: Refusal } {
   const act = actOf(command.kind);
   const decided = act.decide(state, command.ask, now);
   if ('refusal' in decided) return decided;
-  const happening = { kind: command.kind, payload: decided.payload } as Happening;
+  const happening = happeningOf(command.kind, decided.fact);
   const changes = applied(state, happening, now);
-  const stale = changes.filter((change) => change.before !== null && change.before.rev > basis);
+  const stale = staleChanges(changes, act.reads, basis, now.bench, history);
   if (stale.length > 0) {
-    const numbers = stale.filter((c) => c.table === 'pieces').map((c) => Number(c.id.slice(c.id.lastIndexOf('/') + 1)));
+    const numbers = stale.flatMap((c) =>
+      c.table === 'pieces' ? [(c as RowChange<'pieces'>).before?.number ?? 0] : [],
+    );
     return { refusal: { code: 'stale', numbers, name: stale.find((c) => c.table !== 'pieces')?.id } };
   }
-  return { happening, changes };
+  return { happening, changes, inverse: inverseOf(changes) };
 }
+
+export const happeningOf = (kind: ActKind, fact: unknown): Happening =>
+  ({ kind, version: actOf(kind).version, fact }) as Happening;
 
 /** The row changes that an event makes: the whole of fold, one step at a time. */
 export function applied(state: Reader, happening: Happening, now: Circumstance): RowChange[] {
   const draft = new Draft(state, now.seq);
-  actOf(happening.kind).apply(draft, happening.payload, now);
+  actOf(happening.kind).apply(draft, happening.fact, now);
+  keepCounts(draft);
   return draft.changes;
+}
+
+function staleChanges(
+  changes: readonly RowChange[],
+  reads: Readonly<Record<string, readonly string[] | undefined>>,
+  basis: number,
+  bench: string,
+  history: History,
+): RowChange[] {
+  const suspect = changes.filter((c) => c.before !== null && c.before.rev > basis && reads[c.table] !== undefined);
+  if (suspect.length === 0) return [];
+  const others = history.othersAfter(basis, bench);
+  if (others === null) return suspect;
+  const touched = touchedBy(others);
+  return suspect.filter((c) => {
+    const fields = touched.get(`${c.table}:${c.id}`);
+    return fields !== undefined && (fields.has('row') || reads[c.table]?.some((field) => fields.has(field)));
+  });
 }

@@ -1,55 +1,106 @@
-export { ACTS, actOf, isActKind, type ActKind, type Command, type Happening } from './acts/index.ts';
 export {
-  begunPieces,
-  DRAWING_ORIGINS,
-  type AcceptCartoon,
-  type DrawingOrigin,
-  type DrawnPiece,
-} from './acts/acceptCartoon.ts';
-export type { MarkPieces } from './acts/markPieces.ts';
-export type { Source, Taking } from './acts/cutPieces.ts';
-export { runningClock } from './acts/hours.ts';
-export type { Side } from './acts/panelSteps.ts';
-export type { PutBackTarget } from './acts/putBack.ts';
-export type { Circumstance, Refusal, RefusalCode } from './act.ts';
-export { applied, decide, inverseOf, type LogEntry, type Outcome } from './decide.ts';
-export { differences, replay } from './replay.ts';
+  ACT_KINDS,
+  ACTS,
+  actOf,
+  effectWords,
+  happeningWords,
+  isActKind,
+  type ActKind,
+  type AskOf,
+  type Command,
+  type FactOf,
+  type Happening,
+} from './acts/index.ts';
+export type { DrawingAccepted } from './acts/acceptDrawing/act.ts';
+export type { AcceptDrawing, DrawnJoint, DrawnPiece } from './acts/acceptDrawing/ask.ts';
+export { DRAWING_ORIGINS, type DrawingOrigin } from './acts/acceptDrawing/origins.ts';
+export { jointsBetween, piecesGone } from './acts/acceptDrawing/parts.ts';
+export type { MarkPieces } from './acts/markPieces/act.ts';
+export type { SavePanel } from './acts/savePanel/act.ts';
+export { pieceNumbered } from './acts/picked.ts';
+export type { Source, Taking } from './acts/taking.ts';
+export { runningClock } from './acts/clock.ts';
+export { SIDES, type Side } from './acts/joints.ts';
+export { stepDoneId } from './acts/stepDone.ts';
+export type { PutBackTarget } from './acts/putBack/act.ts';
+export type { Act, Circumstance, RowInverse, UpcastContext } from './act.ts';
+export { checkCounts, checkInHand, countedFromScratch, NO_COUNTS } from './counts.ts';
+export { applied, decide, NO_HISTORY, type History, type LogEntry, type Outcome } from './decide.ts';
+export { inverseOf, isSame, touchedBy, touches, type Touch } from './inverse.ts';
 export {
   BACK_REASONS,
   BREAK_REASON_CODES,
   BREAK_REASONS,
-  lastStage,
-  OPTIONAL_STEPS,
-  PANEL_STEPS,
   readBreakReason,
-  ROUTES,
-  stageIndex,
-  STEP_WAIT_MIN,
-  WORK_STAGES,
+  reasonWords,
   type BackReason,
   type BreakReason,
-  type PanelStep,
-  type Stage,
-  type WorkStage,
-} from './route.ts';
+} from './reasons.ts';
+export { REFUSAL_CODES, refusalWords, type Refusal, type RefusalCode } from './refusals.ts';
+export { differences, replay, type Rows } from './replay.ts';
+export {
+  DEEDS,
+  LOOKS,
+  type Deed,
+  type Look,
+  type RouteStep,
+  type RouteVersion,
+  type StepCode,
+  type StepDefinition,
+} from './routes/definition.ts';
+export {
+  BEGINS,
+  checkRoute,
+  currentRoute,
+  firstStage,
+  isBuiltIn,
+  isInHand,
+  lastStageOf,
+  makeRoute,
+  routeOf,
+  spokenCode,
+  stageIndex,
+  stepOf,
+  stepThat,
+  TAKES_GLASS,
+  wayOf,
+  type Route,
+} from './routes/route.ts';
+export { SHIPPED_ROUTES, shippedRows } from './routes/shipped.ts';
 export { Draft, Studio } from './studio.ts';
+export { standingOf, type Standing } from './standing.ts';
 export {
   DEFAULT_SETTINGS,
-  pieceId,
+  jointRowId,
+  numberedKey,
+  pieceRowId,
+  QUESTIONS,
   settingsOf,
   TABLE_NAMES,
+  type AnswerRow,
   type Commission,
   type Hours,
+  type JointRow,
+  type JointRowId,
   type Mishap,
   type Panel,
+  type PanelCounts,
+  type PanelRow,
   type Person,
   type Piece,
+  type PieceRow,
+  type PieceRowId,
+  type Question,
   type Reader,
   type RowChange,
   type Settings,
+  type StepDone,
+  type StockRow,
   type TableName,
   type Tables,
 } from './tables.ts';
-export { parseTally, type TallyLine } from './tally/parse.ts';
-export { readTally, type SourceQuestion, type TallyMeaning } from './tally/resolve.ts';
+export { parseTally, type TallyLine, type Vocabulary } from './tally/parse.ts';
+export { readTally, vocabularyOf, type SourceQuestion, type TallyMeaning } from './tally/resolve.ts';
 export { putBackTarget } from './undo.ts';
+export { isUpToDate, kindNamed, upToDate } from './upcast.ts';
+export { WORK_STAGES, workCaution, workWord, type WorkStage } from './works.ts';

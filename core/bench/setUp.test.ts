@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import type { PieceId } from '../units/index.ts';
 import { DEFAULT_ALLOWANCE } from '../sizing/index.ts';
 import { checkLedger } from '../stock/index.ts';
 import { drawing, smallStudio } from '../test/smallStudio.ts';
 import { Draft, settingsOf, Studio, type Command } from './index.ts';
 
 const panel = (technique: 'foil' | 'lead', more: object = {}): Command => ({
-  kind: 'panel',
+  kind: 'save-panel',
   ask: {
     id: 'p',
     commissionId: 'c',
@@ -18,7 +19,7 @@ const panel = (technique: 'foil' | 'lead', more: object = {}): Command => ({
   },
 });
 const glass = (id: string, code: string): Command => ({
-  kind: 'glass',
+  kind: 'save-glass',
   ask: {
     id,
     code,
@@ -36,8 +37,8 @@ describe('setting up', () => {
   it('settings start as they are from memory and change one by one', () => {
     const s = smallStudio();
     expect(settingsOf(new Studio())).toMatchObject({ unit: 'mm', currency: 'EUR' });
-    s.do({ kind: 'settings', ask: { unit: 'in' } });
-    s.do({ kind: 'settings', ask: { currency: 'USD' } });
+    s.do({ kind: 'change-settings', ask: { unit: 'in' } });
+    s.do({ kind: 'change-settings', ask: { currency: 'USD' } });
     expect(settingsOf(s.studio)).toMatchObject({ unit: 'in', currency: 'USD', longClockMin: 240 });
   });
   it('a glass code belongs to one glass, whatever its case', () => {
@@ -50,6 +51,7 @@ describe('setting up', () => {
     s.do(panel('foil', { name: 'North light' }));
     expect(s.studio.get('panels', 'p')).toMatchObject({
       name: 'North light',
+      widthMm: 200,
       cartoonId: 'k',
       pieceCount: 20,
       jointCount: 9,
@@ -66,6 +68,7 @@ describe('setting up', () => {
   it('a new drawing keeps the glass of numbers that stay', () => {
     const s = smallStudio();
     const pieces = [1, 2, 30].map((number) => ({
+      id: number as PieceId,
       number,
       label: null,
       areaMm2: 500,
@@ -73,18 +76,23 @@ describe('setting up', () => {
       widthMm: 20,
       heightMm: 25,
       difficulty: 1,
-      was: number === 30 ? null : number,
+      isNew: number === 30,
       changed: true,
     }));
-    const ask = drawing(pieces, 'foil', { cartoonId: 'k2', gone: Array.from({ length: 18 }, (_, i) => i + 3) });
-    s.do({ kind: 'cartoon', ask });
-    expect([...s.studio.piecesOf('p')].map((p) => [p.number, p.glassId])).toEqual([
+    const ask = drawing(pieces, 'foil', {
+      cartoonId: 'k2',
+      follows: 'k',
+      gone: Array.from({ length: 18 }, (_, i) => (i + 3) as PieceId),
+      joints: [],
+    });
+    s.do({ kind: 'accept-drawing', ask });
+    expect([...s.studio.ask('piecesOfPanel', 'p')].map((p) => [p.number, p.glassId])).toEqual([
       [1, 'blue'],
       [2, 'blue'],
       [30, null],
     ]);
-    expect(s.try({ kind: 'cartoon', ask: { ...ask, pieceCount: 0, pieces: [] } })?.code).toBe('no-pieces');
-    expect(s.try({ kind: 'cartoon', ask: { ...ask, panelId: 'q' } })?.code).toBe('unknown-panel');
+    expect(s.try({ kind: 'accept-drawing', ask: { ...ask, pieceCount: 0, pieces: [] } })?.code).toBe('no-pieces');
+    expect(s.try({ kind: 'accept-drawing', ask: { ...ask, panelId: 'q', follows: null } })?.code).toBe('unknown-panel');
   });
 });
 
@@ -98,6 +106,7 @@ describe('the rack', () => {
     s.do(receive);
     expect(s.studio.get('stock', 'N')).toMatchObject({ areaMm2: 333, place: 'tray', gone: null });
     expect(s.try(receive)).toMatchObject({ code: 'label-taken', name: 'N' });
+    expect(s.try({ ...receive, ask: { ...receive.ask, label: 'n' } } as Command)?.code).toBe('label-taken');
     s.do({ kind: 'move-stock', ask: { stockId: 'N', place: 'slot 9' } });
     expect(s.studio.get('stock', 'N')?.place).toBe('slot 9');
     s.do({ kind: 'write-off', ask: { stockId: 'N', reason: 'dropped' } });
@@ -115,8 +124,8 @@ describe('a draft', () => {
     const draft = new Draft(s.studio, 500);
     draft.patch('pieces', 'p/1', { recuts: 9 });
     draft.remove('pieces', 'p/2');
-    expect(draft.get('pieces', 'p/1')).toMatchObject({ recuts: 9, rev: 500, made: 500 });
-    expect([...draft.piecesOf('p')].map((p) => p.number).sort((a, b) => a - b)).toEqual([
+    expect(draft.get('pieces', 'p/1')).toMatchObject({ recuts: 9, rev: 500 });
+    expect([...draft.ask('piecesOfPanel', 'p')].map((p) => p.number).sort((a, b) => a - b)).toEqual([
       1,
       ...Array.from({ length: 18 }, (_, i) => i + 3),
     ]);

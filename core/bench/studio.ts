@@ -1,16 +1,38 @@
-import { TABLE_NAMES, type Reader, type RowChange, type TableName, type Tables } from './tables.ts';
+import { shippedRows } from './routes/shipped.ts';
+import {
+  QUESTIONS,
+  TABLE_NAMES,
+  type AnswerRow,
+  type Question,
+  type Reader,
+  type RowChange,
+  type TableName,
+  type Tables,
+} from './tables.ts';
 
 type Stores = { [T in TableName]: Map<string, Tables[T]> };
+type AnyRow = Tables[TableName];
+type AnyQuestion = { readonly table: TableName; readonly keyOf: (row: AnyRow) => string | null };
 
-/** The whole studio in memory. Only {@link Draft.changes} alter it, all at once. */
+const QUESTION_NAMES = Object.keys(QUESTIONS) as Question[];
+/** A question for any row: the table it names has been looked at before it is asked. */
+const questionOf = (name: Question): AnyQuestion => QUESTIONS[name] as unknown as AnyQuestion;
+const QUESTIONS_ON: Readonly<Record<TableName, readonly Question[]>> = Object.fromEntries(
+  TABLE_NAMES.map((table) => [table, QUESTION_NAMES.filter((q) => QUESTIONS[q].table === table)]),
+) as unknown as Record<TableName, readonly Question[]>;
+
+/** A studio in memory, with the shipped routes: for a screen's previews, for replays and for tests. */
 export class Studio implements Reader {
   readonly #stores: Stores;
-  readonly #byPanel = new Map<string, Set<string>>();
+  readonly #answers = new Map<Question, Map<string, Set<string>>>(QUESTION_NAMES.map((q) => [q, new Map()]));
   /** The last log position folded in. */
   seq = 0;
 
   constructor() {
     this.#stores = Object.fromEntries(TABLE_NAMES.map((name) => [name, new Map()])) as unknown as Stores;
+    const { routes, routeSteps } = shippedRows();
+    for (const row of routes) this.load('routes', row.id, row);
+    for (const row of routeSteps) this.load('routeSteps', row.id, row);
   }
 
   get<T extends TableName>(table: T, id: string): Tables[T] | undefined {
@@ -21,8 +43,12 @@ export class Studio implements Reader {
     return this.#stores[table].values();
   }
 
-  *piecesOf(panelId: string): Iterable<Tables['pieces']> {
-    for (const id of this.#byPanel.get(panelId) ?? []) yield this.#stores.pieces.get(id) as Tables['pieces'];
+  *ask<Q extends Question>(question: Q, key: string): Iterable<AnswerRow<Q>> {
+    const store = this.#stores[QUESTIONS[question].table] as unknown as ReadonlyMap<string, AnswerRow<Q>>;
+    for (const id of this.#answers.get(question)?.get(key) ?? []) {
+      const row = store.get(id);
+      if (row) yield row;
+    }
   }
 
   /** Takes over finished changes; `seq` is the log position they came from. */
@@ -32,21 +58,32 @@ export class Studio implements Reader {
   }
 
   load<T extends TableName>(table: T, id: string, row: Tables[T] | null): void {
-    if (row === null) this.#stores[table].delete(id);
-    else this.#stores[table].set(id, row);
-    if (table !== 'pieces') return;
-    const panelId = id.slice(0, id.lastIndexOf('/'));
-    const ids = this.#byPanel.get(panelId) ?? new Set();
-    if (row === null) ids.delete(id);
-    else ids.add(id);
-    this.#byPanel.set(panelId, ids);
+    const store = this.#stores[table];
+    this.#index(table, id, store.get(id), row);
+    if (row === null) store.delete(id);
+    else store.set(id, row);
+  }
+
+  #index(table: TableName, id: string, before: AnyRow | undefined, after: AnyRow | null): void {
+    for (const name of QUESTIONS_ON[table]) {
+      const { keyOf } = questionOf(name);
+      const was = before ? keyOf(before) : null;
+      const is = after ? keyOf(after) : null;
+      if (was === is) continue;
+      const index = this.#answers.get(name);
+      if (was !== null) index?.get(was)?.delete(id);
+      if (is === null) continue;
+      const ids = index?.get(is);
+      if (ids) ids.add(id);
+      else index?.set(is, new Set([id]));
+    }
   }
 }
 
 /** Changes on top of a studio: read through, written aside, thrown away or absorbed. */
 export class Draft implements Reader {
   readonly #base: Reader;
-  readonly #written = new Map<string, RowChange>();
+  readonly #written: { [T in TableName]?: Map<string, RowChange<T>> } = {};
   readonly seq: number;
 
   constructor(base: Reader, seq: number) {
@@ -55,53 +92,54 @@ export class Draft implements Reader {
   }
 
   get<T extends TableName>(table: T, id: string): Tables[T] | undefined {
-    const change = this.#written.get(`${table}:${id}`);
-    return change ? ((change.after ?? undefined) as Tables[T] | undefined) : this.#base.get(table, id);
+    const change = this.#on(table)?.get(id);
+    return change ? (change.after ?? undefined) : this.#base.get(table, id);
   }
 
-  *all<T extends TableName>(table: T): Iterable<Tables[T]> {
-    for (const row of this.#base.all(table)) if (!this.#written.has(`${table}:${row.id}`)) yield row;
-    for (const change of this.#written.values())
-      if (change.table === table && change.after) yield change.after as Tables[T];
+  *ask<Q extends Question>(question: Q, key: string): Iterable<AnswerRow<Q>> {
+    const { table, keyOf } = questionOf(question);
+    const written = this.#on(table);
+    for (const row of this.#base.ask(question, key)) if (!written?.has(row.id)) yield row;
+    for (const { after } of written?.values() ?? [])
+      if (after !== null && keyOf(after) === key) yield after as AnswerRow<Q>;
   }
 
-  *piecesOf(panelId: string): Iterable<Tables['pieces']> {
-    for (const row of this.#base.piecesOf(panelId)) if (!this.#written.has(`pieces:${row.id}`)) yield row;
-    for (const change of this.#written.values()) {
-      if (change.table === 'pieces' && change.after && (change.after as Tables['pieces']).panelId === panelId)
-        yield change.after as Tables['pieces'];
-    }
-  }
-
-  /** Writes a row; it is made, and last touched, at this draft's log position. */
-  put<T extends TableName>(table: T, row: Omit<Tables[T], 'rev' | 'made'>): void {
-    const id = (row as { id: string }).id;
-    this.#write(table, id, { ...row, rev: this.seq, made: this.seq } as unknown as Tables[T]);
-  }
-
-  /** Gives a row back what it said before: touched now, made when it was made. */
-  restore<T extends TableName>(table: T, row: Tables[T]): void {
-    this.#write(table, row.id, { ...row, rev: this.seq });
+  /** Writes a row whole. */
+  put<T extends TableName>(table: T, row: Omit<Tables[T], 'rev'>): void {
+    this.#write(table, (row as { id: string }).id, { ...row, rev: this.seq } as Tables[T]);
   }
 
   /** Changes some fields of a row that must be there. */
-  patch<T extends TableName>(table: T, id: string, fields: Partial<Tables[T]>): void {
+  patch<T extends TableName>(table: T, id: string, fields: Partial<Omit<Tables[T], 'id' | 'rev'>>): void {
     const row = this.get(table, id);
     if (!row) throw new Error(`no row ${id} in ${table}`);
-    this.#write(table, id, { ...row, ...fields, rev: this.seq, made: this.seq });
+    this.#write(table, id, { ...row, ...fields, rev: this.seq });
   }
 
   remove(table: TableName, id: string): void {
     if (this.get(table, id)) this.#write(table, id, null);
   }
 
-  #write<T extends TableName>(table: T, id: string, after: Tables[T] | null): void {
-    const key = `${table}:${id}`;
-    const before = this.#written.get(key)?.before ?? this.#base.get(table, id) ?? null;
-    this.#written.set(key, { table, id, before, after } as RowChange);
+  #on<T extends TableName>(table: T): Map<string, RowChange<T>> | undefined {
+    return this.#written[table] as Map<string, RowChange<T>> | undefined;
   }
 
+  #write<T extends TableName>(table: T, id: string, after: Tables[T] | null): void {
+    let written = this.#on(table);
+    if (!written) (this.#written as Record<string, unknown>)[table] = written = new Map<string, RowChange<T>>();
+    const known = written.get(id);
+    const before = known ? known.before : (this.#base.get(table, id) ?? null);
+    if (before === null && after === null) written.delete(id);
+    else written.set(id, { table, id, before, after });
+  }
+
+  /** What was changed of one table so far. */
+  changesOf<T extends TableName>(table: T): Iterable<RowChange<T>> {
+    return this.#on(table)?.values() ?? [];
+  }
+
+  /** All changes, parents before children. */
   get changes(): RowChange[] {
-    return [...this.#written.values()];
+    return TABLE_NAMES.flatMap((table) => [...this.changesOf(table)]);
   }
 }

@@ -1,17 +1,22 @@
 import type { LineAllowance, Opening, Technique } from '../sizing/index.ts';
+import type { JointKind } from '../cartoon/index.ts';
 import type { Glass, StockItem, StockMove } from '../stock/index.ts';
-import type { Currency, DisplayUnit } from '../units/index.ts';
-import type { BreakReason, PanelStep, Stage, WorkStage } from './route.ts';
+import type { Branded, Currency, DisplayUnit, JointId, PieceId } from '../units/index.ts';
+import type { BreakReason } from './reasons.ts';
+import type { RouteStep, RouteVersion, StepCode } from './routes/definition.ts';
+import type { WorkStage } from './works.ts';
 
-/**
- * Every row knows the log position that last touched it (`rev`: how a stale command is noticed) and the one that
- * made what it says (`made`: an undo touches a row, but gives it back what an earlier act had made of it).
- */
+/** Every row knows the log position that last touched it: older than what a screen saw, it cannot be stale. */
 export interface Row {
   readonly id: string;
   readonly rev: number;
-  readonly made: number;
 }
+
+/** Names of rows that hang on a drawing: the panel's, a slash and the id that the drawing gave for good. */
+export type PieceRowId = Branded<string, 'piece-row'>;
+export type JointRowId = Branded<string, 'joint-row'>;
+export const pieceRowId = (panelId: string, id: PieceId): PieceRowId => `${panelId}/${id}` as PieceRowId;
+export const jointRowId = (panelId: string, id: JointId): JointRowId => `${panelId}/${id}` as JointRowId;
 
 export interface Settings {
   readonly studio: string;
@@ -37,32 +42,64 @@ export interface Commission {
   readonly note: string;
 }
 
+/** A commission on its row: whether there is still something to do, kept with every change of its panels. */
+export interface CommissionRow extends Commission {
+  readonly inHand: boolean;
+}
+
+/** Pieces by stage, and how many broken ones wait: what lists show, kept with every change of a piece. */
+export interface PanelCounts {
+  readonly stages: Readonly<Record<StepCode, number>>;
+  readonly broken: number;
+}
+
 export interface Panel {
   readonly commissionId: string;
   readonly name: string;
   readonly technique: Technique;
+  /** The version of the route that it goes; a changed route does not touch it. */
+  readonly routeId: string;
   readonly widthMm: number;
   readonly heightMm: number;
   readonly allowance: LineAllowance;
   /** The opening it goes into, where there is one. */
-  readonly opening?: Opening | null;
-  /** Names of its sections by their letters. */
-  readonly sections?: Readonly<Record<string, string>>;
+  readonly opening: Opening | null;
   readonly cartoonId: string | null;
   readonly sourceName: string | null;
+  /** Ids below it were given to parts of its drawings; never counts back, also when a drawing is taken back. */
+  readonly freeId: number;
   readonly pieceCount: number;
   readonly jointCount: number;
-  readonly soldered: { readonly front: readonly number[]; readonly back: readonly number[] };
-  /** When each step was done, as an instant. */
-  readonly steps: Readonly<Partial<Record<PanelStep, number>>>;
+  readonly counts: PanelCounts;
+  /** When it left the studio; null while it is in hand. */
+  readonly deliveredAt: number | null;
+}
+
+/** What a section of a panel is called. Its id is the panel's and the letter. */
+export interface Section {
+  readonly panelId: string;
+  readonly letter: string;
+  readonly name: string;
+}
+
+/** A step of the whole panel that was done. Its id is the panel's and the step. */
+export interface StepDone {
+  readonly panelId: string;
+  readonly step: StepCode;
+  readonly at: number;
 }
 
 export interface Piece {
   readonly panelId: string;
+  /** The label on drawing and glass; it may change while the piece stays the same. */
   readonly number: number;
+  /** False once the drawing has it no more; kept as long as something tells of it. */
+  readonly drawn: boolean;
   readonly label: string | null;
   readonly glassId: string | null;
-  readonly stage: Stage;
+  readonly stage: StepCode;
+  /** Steps of the route that only some pieces go through, and this one does. */
+  readonly asks: readonly StepCode[];
   /** Set while a broken piece waits to be cut again. */
   readonly broken: BreakReason | null;
   readonly recuts: number;
@@ -75,22 +112,35 @@ export interface Piece {
   readonly heightMm: number;
   readonly difficulty: number;
   /** Its drawing changed after its glass was cut: to be held against the new outline. */
-  readonly recheck?: boolean;
+  readonly recheck: boolean;
   /** Flow of the glass, degrees clockwise from x as seen, modulo 180; null for any way. */
-  readonly flowDeg?: number | null;
+  readonly flowDeg: number | null;
   /** Letter of the section it belongs to. */
-  readonly section?: string | null;
+  readonly section: string | null;
   /** Its number is not to be changed. */
-  readonly locked?: boolean;
+  readonly locked: boolean;
+}
+
+/** Where lines meet, as the drawing in force has it, and when either side of it was soldered. */
+export interface JointRow {
+  readonly panelId: string;
+  /** Running number: a label. */
+  readonly number: number;
+  readonly drawn: boolean;
+  readonly kind: JointKind;
+  readonly frontAt: number | null;
+  readonly backAt: number | null;
 }
 
 /** One break or recut: what it cost. */
 export interface Mishap {
   readonly panelId: string;
+  readonly pieceId: PieceRowId;
+  /** The piece's number when it happened. */
   readonly number: number;
   readonly at: number;
   readonly reason: BreakReason;
-  readonly stage: Stage;
+  readonly stage: StepCode;
   readonly glassId: string | null;
   readonly glassMm2: number;
   readonly glassCents: number;
@@ -118,27 +168,38 @@ export interface Tables {
   people: Person & Row;
   glasses: Glass & Row;
   stock: StockItem & Row;
-  moves: StockMove & Row;
-  commissions: Commission & Row;
+  routes: RouteVersion & Row;
+  routeSteps: RouteStep & Row;
+  commissions: CommissionRow & Row;
   panels: Panel & Row;
-  pieces: Piece & Row;
+  sections: Section & Row;
+  steps: StepDone & Row;
+  joints: JointRow & Row & { readonly id: JointRowId };
+  pieces: Piece & Row & { readonly id: PieceRowId };
+  moves: StockMove & Row;
   mishaps: Mishap & Row;
   hours: Hours & Row;
 }
 
 export type TableName = keyof Tables;
-export const TABLE_NAMES: readonly TableName[] = [
+/** Parents before children: rows are written in this order and taken away in the reverse. */
+export const TABLE_NAMES = [
   'settings',
   'people',
   'glasses',
   'stock',
-  'moves',
+  'routes',
+  'routeSteps',
   'commissions',
   'panels',
+  'sections',
+  'steps',
+  'joints',
   'pieces',
+  'moves',
   'mishaps',
   'hours',
-];
+] as const satisfies readonly TableName[];
 
 export interface RowChange<T extends TableName = TableName> {
   readonly table: T;
@@ -147,14 +208,47 @@ export interface RowChange<T extends TableName = TableName> {
   readonly after: Tables[T] | null;
 }
 
+/** The key of a piece or joint by the number it is called: the panel's id, a bar and the number. */
+export const numberedKey = (panelId: string, number: number): string => `${panelId}|${number}`;
+
+/**
+ * What the rules ask the studio for beside single rows by their id. Each question names a table and gives the key by
+ * which a row answers it, or null where it answers to none; whoever stores rows keeps an index for each.
+ */
+export const QUESTIONS = {
+  piecesOfPanel: question('pieces', (p) => (p.drawn ? p.panelId : null)),
+  /** By {@link numberedKey}. */
+  pieceNumbered: question('pieces', (p) => (p.drawn ? numberedKey(p.panelId, p.number) : null)),
+  jointNumbered: question('joints', (j) => (j.drawn ? numberedKey(j.panelId, j.number) : null)),
+  jointsOfPanel: question('joints', (j) => (j.drawn ? j.panelId : null)),
+  sectionsOfPanel: question('sections', (s) => s.panelId),
+  stepsOfRoute: question('routeSteps', (s) => s.routeId),
+  versionsOfRoute: question('routes', (r) => r.key),
+  stepsOfPanel: question('steps', (s) => s.panelId),
+  mishapsOfPiece: question('mishaps', (m) => m.pieceId),
+  panelsOfCommission: question('panels', (p) => p.commissionId),
+  glassesWithCode: question('glasses', (g) => g.code.toLowerCase()),
+  stockWithLabel: question('stock', (s) => s.id.toLowerCase()),
+  stockOfGlass: question('stock', (s) => (s.gone === null ? s.glassId : null)),
+  runningClocksOf: question('hours', (h) => (h.endedAt === null && !h.removed ? h.personId : null)),
+} as const;
+
+interface QuestionOf<T extends TableName> {
+  readonly table: T;
+  readonly keyOf: (row: Tables[T]) => string | null;
+}
+function question<T extends TableName>(table: T, keyOf: (row: Tables[T]) => string | null): QuestionOf<T> {
+  return { table, keyOf };
+}
+export type Question = keyof typeof QUESTIONS;
+export type AnswerRow<Q extends Question> = Tables[(typeof QUESTIONS)[Q]['table']];
+
 /** Read access to the studio as it stands. */
 export interface Reader {
   get<T extends TableName>(table: T, id: string): Tables[T] | undefined;
-  all<T extends TableName>(table: T): Iterable<Tables[T]>;
-  piecesOf(panelId: string): Iterable<Tables['pieces']>;
+  /** The rows that answer a question, in no order. */
+  ask<Q extends Question>(question: Q, key: string): Iterable<AnswerRow<Q>>;
 }
-
-export const pieceId = (panelId: string, number: number): string => `${panelId}/${number}`;
 
 export const DEFAULT_SETTINGS: Settings = {
   studio: 'My studio',
@@ -167,4 +261,6 @@ export const DEFAULT_SETTINGS: Settings = {
 /** The settings, or what they are before anybody has set them. */
 export const settingsOf = (state: Reader): Settings => state.get('settings', 'studio') ?? DEFAULT_SETTINGS;
 
+export type PanelRow = Tables['panels'];
+export type PieceRow = Tables['pieces'];
 export type StockRow = Tables['stock'];

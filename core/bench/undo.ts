@@ -1,10 +1,13 @@
+import type { RowInverse } from './act.ts';
 import { actOf, type ActKind } from './acts/index.ts';
-import type { PutBackTarget } from './acts/putBack.ts';
-import type { LogEntry } from './decide.ts';
+import type { PutBackTarget } from './acts/putBack/act.ts';
 
-type Entry = Pick<LogEntry, 'seq' | 'commandId' | 'before'> & {
-  readonly happening: { readonly kind: ActKind; readonly payload: unknown };
-};
+interface Entry {
+  readonly seq: number;
+  readonly commandId: string;
+  readonly inverse: readonly RowInverse[];
+  readonly happening: { readonly kind: ActKind; readonly fact: unknown };
+}
 
 /**
  * What undo or redo would put back next for one bench, from that bench's own entries, oldest first.
@@ -18,7 +21,7 @@ export function putBackTarget(entries: readonly Entry[], direction: 'undo' | 're
     if (entry.happening.kind !== 'put-back') {
       done.push(entry);
       undone.length = 0;
-    } else if ((entry.happening.payload as PutBackTarget).direction === 'undo') {
+    } else if ((entry.happening.fact as PutBackTarget).direction === 'undo') {
       done.pop();
       undone.push(entry);
     } else {
@@ -27,18 +30,5 @@ export function putBackTarget(entries: readonly Entry[], direction: 'undo' | 're
     }
   }
   const target = (direction === 'undo' ? done : undone).at(-1);
-  if (!target) return null;
-  const gaveBack =
-    target.happening.kind === 'put-back'
-      ? new Map((target.happening.payload as PutBackTarget).changes.map((c) => [`${c.table}:${c.id}`, c.before]))
-      : null;
-  const expected = (table: string, id: string, gone: boolean) =>
-    gaveBack ? (gaveBack.get(`${table}:${id}`)?.made ?? null) : gone ? null : target.seq;
-  const changes = target.before.map(({ table, id, before, gone }) => ({
-    table,
-    id,
-    before,
-    expected: expected(table, id, gone === true),
-  }));
-  return { commandId: target.commandId, seq: target.seq, changes, direction };
+  return target ? { commandId: target.commandId, seq: target.seq, inverse: target.inverse, direction } : null;
 }

@@ -14,6 +14,7 @@ import {
   type Point,
   type Ring,
 } from '../geometry/index.ts';
+import type { JointId, LineId, PieceId } from '../units/index.ts';
 import { numberPieces } from './numbering.ts';
 import type { RawDrawing } from './read/types.ts';
 import type { Cartoon, CartoonPiece, Joint, JointKind } from './types.ts';
@@ -38,14 +39,19 @@ export const namedByTexts =
       ),
     );
 
-/** From a sound map to pieces with neighbours, joints and outlines. */
+/** From a sound map to pieces with neighbours, joints and outlines; all get fresh ids, from 1 up. */
 export function describeCartoon(map: PlanarMap, name: NameFaces, traced: MapFaces = facesOf(map)): Cartoon {
-  const pieces = describePieces(map, traced, name);
+  const pieces = describePieces(map, traced, name).map((piece, i) => ({ id: (i + 1) as PieceId, ...piece }));
+  const found = findJoints(map, pieces);
+  const joints = found.map((joint, i) => ({ id: (pieces.length + i + 1) as JointId, number: i + 1, ...joint }));
+  const firstLine = pieces.length + joints.length + 1;
   return {
-    version: 1,
+    version: 2,
     map,
+    lineIds: map.lines.map((_, i) => (firstLine + i) as LineId),
+    freeId: firstLine + map.lines.length,
     pieces,
-    joints: findJoints(map, pieces),
+    joints,
     outlines: traced.outsides.filter((o) => o.parent === null).map((o) => o.ring),
     box: boxOf(map.lines.flatMap((line) => line.points)),
   };
@@ -61,7 +67,7 @@ export function outlineArea(cartoon: Cartoon): number {
   return cartoon.outlines.reduce((sum, ring) => sum - signedArea(ringPoints(cartoon.map, ring)), 0);
 }
 
-function describePieces(map: PlanarMap, traced: MapFaces, name: NameFaces): CartoonPiece[] {
+function describePieces(map: PlanarMap, traced: MapFaces, name: NameFaces): Omit<CartoonPiece, 'id'>[] {
   const shapes = traced.faces.map((face) => {
     const rings = face.rings.map((ring) => ringPoints(map, ring));
     const middle = centroid(rings);
@@ -152,7 +158,7 @@ export function piecesAlong(cartoon: Pick<Cartoon, 'map' | 'pieces'>, [ax, ay]: 
   return [...new Set(piecesAt(cartoon, places))].filter((n) => n !== null);
 }
 
-function findJoints(map: PlanarMap, pieces: readonly CartoonPiece[]): Joint[] {
+function findJoints(map: PlanarMap, pieces: readonly CartoonPiece[]): Omit<Joint, 'id' | 'number'>[] {
   const meeting: number[][] = map.nodes.map(() => []);
   map.lines.forEach((line, i) => {
     meeting[line.from]?.push(i);
@@ -163,7 +169,7 @@ function findJoints(map: PlanarMap, pieces: readonly CartoonPiece[]): Joint[] {
     for (const ring of piece.rings) for (const ref of ring) byLine[ref < 0 ? ~ref : ref]?.push(piece.number);
   const around = (lines: readonly number[]) =>
     [...new Set(lines.flatMap((line) => byLine[line] ?? []))].sort((a, b) => a - b);
-  const found: Omit<Joint, 'id'>[] = [];
+  const found: Omit<Joint, 'id' | 'number'>[] = [];
   meeting.forEach((lines, node) => {
     if (lines.length < 3) return;
     const kind: JointKind = lines.length === 3 ? 'T' : lines.length === 4 ? 'X' : 'many';
@@ -173,9 +179,7 @@ function findJoints(map: PlanarMap, pieces: readonly CartoonPiece[]): Joint[] {
     if (byLine[i]?.length !== 1) return;
     for (const at of corners(line)) found.push({ at, kind: 'L', lines: [i], pieces: around([i]) });
   });
-  return found
-    .sort((a, b) => Math.round(a.at[1] / 5) - Math.round(b.at[1] / 5) || a.at[0] - b.at[0])
-    .map((joint, i) => ({ id: i + 1, ...joint }));
+  return found.sort((a, b) => Math.round(a.at[1] / 5) - Math.round(b.at[1] / 5) || a.at[0] - b.at[0]);
 }
 
 function corners(line: MapLine): Point[] {

@@ -9,14 +9,17 @@ export { looksLikeDxf, readDxf } from './read/readDxf.ts';
 export type { DrawingFinding, DrawingRefusal, DrawingRefusalCode, DrawnLine, RawDrawing } from './read/types.ts';
 export type { Repair, RepairKind } from './repair.ts';
 export type { ShortEnd } from './tails.ts';
+export { sketchOf, type Sketch } from './sketch.ts';
 export { neighbourTowards, type Direction } from './neighbour.ts';
 export {
   continueCartoon,
   editCartoon,
+  unchanged,
   type Edit,
   type Edited,
   type EditRefusal,
   type EditSurroundings,
 } from './edit/edit.ts';
+export { begun, carryOver, type Carried, type CarryOver } from './edit/carryOver.ts';
 export type { Continued } from './edit/match.ts';
 export type { NumberingOrder } from './edit/renumber.ts';

@@ -1,9 +1,12 @@
 import type { PlanarMap, Point } from '../geometry/index.ts';
+import type { JointId, LineId, PieceId } from '../units/index.ts';
 import type { Repair } from './repair.ts';
 import type { ShortEnd } from './tails.ts';
 import type { DrawingFinding, RawDrawing } from './read/types.ts';
 
 export interface CartoonPiece {
+  /** Its name for good; the number is a label. */
+  readonly id: PieceId;
   readonly number: number;
   /** A code or word written inside the region, where there is one. */
   readonly label: string | null;
@@ -22,7 +25,9 @@ export interface CartoonPiece {
 export type JointKind = 'L' | 'T' | 'X' | 'many';
 
 export interface Joint {
-  readonly id: number;
+  readonly id: JointId;
+  /** Running number in rows from the top left: a label. */
+  readonly number: number;
   readonly at: Point;
   readonly kind: JointKind;
   readonly lines: readonly number[];
@@ -31,13 +36,17 @@ export interface Joint {
 
 /** A drawing understood: lines held once, pieces that refer to them. Millimetres, page coordinates. */
 export interface Cartoon {
-  readonly version: 1;
+  readonly version: 2;
   readonly map: PlanarMap;
+  /** Names of the map's lines, in its order. */
+  readonly lineIds: readonly LineId[];
   readonly pieces: readonly CartoonPiece[];
   readonly joints: readonly Joint[];
   /** Outer boundaries as signed line references. */
   readonly outlines: readonly (readonly number[])[];
   readonly box: { readonly minX: number; readonly minY: number; readonly maxX: number; readonly maxY: number };
+  /** Ids below this one are taken, by this drawing or by one before it. */
+  readonly freeId: number;
   /** What single lines take up, by line, where it differs from the panel's own: a code of sizing's profiles. */
   readonly profiles?: readonly (string | null)[];
 }

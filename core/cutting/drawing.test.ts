@@ -13,6 +13,7 @@ const read = (body: string, previous?: Previous): DrawingResult => {
 const edit = (previous: DrawingResult, change: Edit): DrawingResult => {
   const result = editDrawing({
     kind: 'edit',
+    freeId: 1,
     edit: change,
     kept: [],
     sections: [],

@@ -1,14 +1,17 @@
 import {
+  begun,
   continueCartoon,
   editCartoon,
   movedFindings,
   readCartoon,
   renewedFindings,
+  unchanged,
   type Cartoon,
   type CartoonReading,
-  type Continued,
+  type CarryOver,
   type DrawingRefusal,
   type Edit,
+  type Edited,
   type EditRefusal,
   type ReadOptions,
 } from '../cartoon/index.ts';
@@ -28,12 +31,15 @@ export interface DrawingJob {
   readonly options: ReadOptions;
   readonly allowance: LineAllowance;
   readonly previous?: Previous;
+  /** Ids below it were given by drawings of this panel before. */
+  readonly freeId?: number;
 }
 
 /** A light change; null where only what the lines take up has changed. */
 export interface EditJob {
   readonly kind: 'edit';
   readonly edit: Edit | null;
+  readonly freeId: number;
   readonly kept: readonly number[];
   readonly sections: readonly (readonly [number, string])[];
   readonly allowance: LineAllowance;
@@ -45,6 +51,7 @@ export interface DrawingResult extends Pick<CartoonReading, 'cartoon' | 'finding
   /** Of a drawing that was read: its layers, and whether its size is a real one. */
   readonly read?: Pick<CartoonReading, 'layers' | 'physical' | 'scale'>;
   readonly changes: DrawingChanges;
+  readonly carry: CarryOver;
 }
 
 /** Drawing → pieces → cut outlines → what is hard to cut, and what became of the drawing before. For a worker. */
@@ -54,29 +61,24 @@ export function readDrawing(job: DrawingJob): DrawingResult | DrawingRefusal {
   const { findings, repairs, toleranceMm, layers, physical, scale } = reading;
   const read = { layers, physical, scale };
   if (!job.previous) {
-    const { cartoon } = reading;
-    const study = studyCartoon(cartoon, job.allowance);
-    return { cartoon, findings, repairs, toleranceMm, read, ...study, changes: allNew(cartoon) };
+    const first = begun(reading.cartoon, job.freeId);
+    const study = studyCartoon(first.cartoon, job.allowance);
+    return { ...first, findings, repairs, toleranceMm, read, ...study, changes: allNew(first.cartoon) };
   }
-  const { cartoon, continued } = continueCartoon(job.previous.cartoon, reading.cartoon);
-  const now = { findings: renewedFindings(findings, cartoon), repairs, toleranceMm, read };
-  return { ...studied(cartoon, continued, job.allowance, job.previous), ...now };
+  const edited = continueCartoon(job.previous.cartoon, reading.cartoon, job.freeId);
+  const now = { findings: renewedFindings(findings, edited.cartoon), repairs, toleranceMm, read };
+  return { ...studied(edited, job.allowance, job.previous), ...now };
 }
 
 /** One light change, worked through to cut outlines and what became of each piece. For a worker. */
 export function editDrawing(job: EditJob): DrawingResult | { readonly refusal: EditRefusal } {
   const { edit, previous, reading } = job;
-  const around = { kept: new Set(job.kept), sectionOf: new Map(job.sections) };
-  const same = () => ({
-    cartoon: previous.cartoon,
-    continued: previous.cartoon.pieces.map((p): Continued => ({ was: p.number, same: true })),
-  });
-  const edited = edit === null ? same() : editCartoon(previous.cartoon, edit, around);
+  const around = { freeId: job.freeId, kept: new Set(job.kept), sectionOf: new Map(job.sections) };
+  const edited = edit === null ? unchanged(previous.cartoon, job.freeId) : editCartoon(previous.cartoon, edit, around);
   if ('refusal' in edited) return edited;
-  const { cartoon, continued } = edited;
   const { findings, repairs, toleranceMm } = placedAnew(reading, edit);
-  const now = { findings: renewedFindings(findings, cartoon), repairs, toleranceMm };
-  return { ...studied(cartoon, continued, job.allowance, previous), ...now };
+  const now = { findings: renewedFindings(findings, edited.cartoon), repairs, toleranceMm };
+  return { ...studied(edited, job.allowance, previous), ...now };
 }
 
 /** What was noticed and repaired has moved with the drawing; in a drawing fitted elsewhere it has no place. */
@@ -89,11 +91,10 @@ function placedAnew(reading: EditJob['reading'], edit: Edit | null): EditJob['re
 }
 
 function studied(
-  cartoon: Cartoon,
-  continued: readonly Continued[],
+  { cartoon, continued, carry }: Edited,
   allowance: LineAllowance,
   previous: Previous,
-): Study & { cartoon: Cartoon; changes: DrawingChanges } {
+): Study & Pick<DrawingResult, 'cartoon' | 'carry' | 'changes'> {
   const study = studyCartoon(cartoon, allowance);
-  return { cartoon, ...study, changes: changesBetween(previous, { cartoon, continued, cuts: study.cuts }) };
+  return { cartoon, carry, ...study, changes: changesBetween(previous, { cartoon, continued, cuts: study.cuts }) };
 }

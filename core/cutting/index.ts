@@ -14,7 +14,15 @@ export {
 } from './panelFindings.ts';
 export { proposeLine, type Proposal } from './propose.ts';
 export { scoreOrder, type Score, type ScoreKind } from './scores.ts';
-export { allNew, changesBetween, studyCartoon, type DrawingChanges, type PieceChange, type Study } from './study.ts';
+export {
+  allNew,
+  changesBetween,
+  STUDY_RULES,
+  studyCartoon,
+  type DrawingChanges,
+  type PieceChange,
+  type Study,
+} from './study.ts';
 export {
   editDrawing,
   readDrawing,

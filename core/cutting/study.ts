@@ -8,6 +8,9 @@ export interface Study {
   readonly cuttability: readonly Cuttability[];
 }
 
+/** Counts up when outlines or findings are worked out by other rules: studies kept from before are made anew. */
+export const STUDY_RULES = 1;
+
 export function studyCartoon(cartoon: Cartoon, allowance: LineAllowance): Study {
   const cuts = cutOutlines(cartoon, allowance);
   return { cuts, cuttability: cuts.map((cut) => cuttability(cut)) };

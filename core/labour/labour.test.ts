@@ -1,6 +1,8 @@
 import { expect, it } from 'vitest';
-import type { Hours } from '../bench/index.ts';
+import { routeOf, Studio, type Hours } from '../bench/index.ts';
 import { costOf, minutesByPiece, minutesOf, sharedByLength, sumByStage } from './index.ts';
+
+const FOIL = routeOf(new Studio(), { routeId: 'foil@1' });
 
 const entry = (minutes: number | null, more: Partial<Hours> = {}): Hours => ({
   personId: 'a',
@@ -52,7 +54,7 @@ it('time by piece: each stage over the pieces that went through it, drawing over
     { number: 4, perimeterMm: 100, stage: 'to-cut' as const, recuts: 1 },
   ];
   const hours = [entry(50), entry(7, { stage: 'grinding' }), entry(60, { stage: 'design' })];
-  const by = minutesByPiece(hours, 'foil', pieces, 0);
+  const by = minutesByPiece(hours, FOIL, pieces, 0);
   expect([...by.values()]).toEqual([10 + 7 + 10, 30 + 30, 10, 10 + 10]);
   expect([...by.values()].reduce((a, b) => a + b, 0)).toBeCloseTo(117, 9);
 });

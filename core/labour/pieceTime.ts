@@ -1,14 +1,5 @@
-import { stageIndex, type Hours, type Panel, type Piece, type Stage, type WorkStage } from '../bench/index.ts';
+import { stageIndex, type Hours, type Piece, type Route, type WorkStage } from '../bench/index.ts';
 import { minutesOf, sharedByLength } from './hours.ts';
-
-/** The stage that a piece has to have reached to have had its share of some work; other work is shared by all. */
-const REACHED: Readonly<Partial<Record<WorkStage, Stage>>> = {
-  cutting: 'cut',
-  grinding: 'ground',
-  foiling: 'foiled',
-  leading: 'leaded',
-  soldering: 'in-place',
-};
 
 type Timed = Pick<Piece, 'number' | 'perimeterMm' | 'stage' | 'recuts'>;
 
@@ -18,7 +9,7 @@ type Timed = Pick<Piece, 'number' | 'perimeterMm' | 'stage' | 'recuts'>;
  */
 export function minutesByPiece(
   hours: Iterable<Hours>,
-  technique: Panel['technique'],
+  route: Route,
   pieces: readonly Timed[],
   now: number,
 ): Map<number, number> {
@@ -26,10 +17,12 @@ export function minutesByPiece(
   const byStage = new Map<WorkStage, number>();
   for (const entry of hours) byStage.set(entry.stage, (byStage.get(entry.stage) ?? 0) + minutesOf(entry, now));
   for (const [work, minutes] of byStage) {
-    const least = REACHED[work] === undefined ? 0 : stageIndex(technique, REACHED[work]);
-    const through = pieces.filter(
-      (p) => least >= 0 && (stageIndex(technique, p.stage) >= least || (work === 'cutting' && p.recuts > 0)),
+    // The first step of a piece that this is the work of: it has been through it, or a broken one has been cut.
+    const least = Math.max(
+      0,
+      route.pieceSteps.findIndex((s) => s.work === work),
     );
+    const through = pieces.filter((p) => stageIndex(route, p.stage) >= least || (work === 'cutting' && p.recuts > 0));
     const shares = sharedByLength(minutes, through.length > 0 ? through : pieces);
     for (const [number, share] of shares) total.set(number, (total.get(number) ?? 0) + share);
   }

@@ -2,6 +2,7 @@ export { checkLedger, ledgerTotals } from './ledger.ts';
 export { divide, offcutLabel, takersOf, type Division, type Left, type TakeRefusal } from './take.ts';
 export {
   HIDINGS,
+  MOVE_KINDS,
   TEXTURES,
   type Glass,
   type Hiding,

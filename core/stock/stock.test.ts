@@ -101,6 +101,7 @@ it('finds what takes a piece, smallest first, and respects the flow', () => {
 describe('the ledger check', () => {
   const move = (id: string, kind: StockMove['kind'], deltaMm2: number, balanceMm2: number): StockMove => ({
     id,
+    seq: 1,
     at: 0,
     stockId: 'S',
     kind,

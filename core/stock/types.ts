@@ -1,8 +1,8 @@
-export type Texture = 'smooth' | 'hammered' | 'ripple' | 'seedy' | 'streaky' | 'reeded' | 'granite';
-export const TEXTURES: readonly Texture[] = ['smooth', 'hammered', 'ripple', 'seedy', 'streaky', 'reeded', 'granite'];
+export const TEXTURES = ['smooth', 'hammered', 'ripple', 'seedy', 'streaky', 'reeded', 'granite'] as const;
+export type Texture = (typeof TEXTURES)[number];
 /** How much it hides of what is behind it. */
-export type Hiding = 'clear' | 'veiled' | 'opal';
-export const HIDINGS: readonly Hiding[] = ['clear', 'veiled', 'opal'];
+export const HIDINGS = ['clear', 'veiled', 'opal'] as const;
+export type Hiding = (typeof HIDINGS)[number];
 
 export interface Glass {
   readonly id: string;
@@ -34,11 +34,14 @@ export interface StockItem {
   readonly gone: 'used up' | 'written off' | null;
 }
 
-export type MoveKind = 'received' | 'pieces' | 'offcut' | 'waste' | 'put back';
+export const MOVE_KINDS = ['received', 'pieces', 'offcut', 'waste', 'put back'] as const;
+export type MoveKind = (typeof MOVE_KINDS)[number];
 
 /** One entry of the stock ledger: how the area of one item changed, and what it was after. */
 export interface StockMove {
   readonly id: string;
+  /** Log position of the act that made it. */
+  readonly seq: number;
   readonly at: number;
   readonly stockId: string;
   readonly kind: MoveKind;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { parseTally, readTally, type Panel } from '../bench/index.ts';
+import { parseTally, readTally, routeOf, vocabularyOf, type PanelRow } from '../bench/index.ts';
 import { outlineArea, pieceRings, readCartoon } from '../cartoon/index.ts';
 import { checkMap, facesOf, signedArea } from '../geometry/index.ts';
 import { cutOutlines, DEFAULT_ALLOWANCE } from '../sizing/index.ts';
@@ -119,12 +119,13 @@ describe('tally lines at random', () => {
     '∞',
   );
   const s = smallStudio();
-  const panel = s.studio.get('panels', 'p') as Panel & { id: string };
+  const panel = s.studio.get('panels', 'p') as PanelRow;
+  const vocabulary = vocabularyOf(routeOf(s.studio, panel));
   it('are understood, unfinished or explained', () => {
     fc.assert(
       fc.property(fc.array(word, { maxLength: 8 }), (words) => {
         const text = words.join(' ');
-        const line = parseTally(text);
+        const line = parseTally(text, vocabulary);
         expect(typeof line.kind).toBe('string');
         const meaning = readTally(text, s.studio, panel);
         if (meaning.problem !== null) expect(meaning.problem).toMatch(/\.$/);

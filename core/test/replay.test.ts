@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { differences, putBackTarget, replay, type Command } from '../bench/index.ts';
+import { checkCounts, differences, replay, type Command, type PanelRow } from '../bench/index.ts';
 import { checkLedger } from '../stock/index.ts';
 import { seededRandom } from '../units/index.ts';
 import { smallStudio } from './smallStudio.ts';
@@ -34,7 +34,7 @@ it.each([1, 2, 3, 4])('random work, seed %d: replay equals state, the ledger bal
           recut: random() < 0.5 ? { stockId: stock, left } : null,
         },
       },
-      { kind: 'step-back', ask: { panelId: 'p', numbers: some(), reason: 'other' } },
+      { kind: 'send-back', ask: { panelId: 'p', numbers: some(), reason: 'other' } },
       {
         kind: 'receive',
         ask: {
@@ -48,29 +48,13 @@ it.each([1, 2, 3, 4])('random work, seed %d: replay equals state, the ledger bal
         },
       },
       { kind: 'write-off', ask: { stockId: stock, reason: 'test' } },
-      {
-        kind: 'put-back',
-        ask: {
-          target: putBackTarget(
-            s.log.filter((e) => e.bench === bench),
-            direction,
-          ),
-          direction,
-        },
-      },
-      {
-        kind: 'put-back',
-        ask: {
-          target: putBackTarget(
-            s.log.filter((e) => e.bench === bench),
-            'undo',
-          ),
-          direction: 'undo',
-        },
-      },
+      s.putBack(direction, bench),
+      s.putBack('undo', bench),
     ];
     if (s.try(pick(acts), { bench })) refused++;
-    if (i % 100 === 99) expect(checkLedger(s.studio.all('stock'), s.studio.all('moves'))).toEqual([]);
+    if (i % 100 !== 99) continue;
+    expect(checkLedger(s.studio.all('stock'), s.studio.all('moves'))).toEqual([]);
+    expect(checkCounts(s.studio, s.studio.get('panels', 'p') as PanelRow)).toEqual([]);
   }
   expect(refused).toBeGreaterThan(50);
   expect(s.log.length).toBeGreaterThan(300);

@@ -22,6 +22,7 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
   server: [
     'contract',
     'core/units',
+    'core/geometry',
     'core/cartoon',
     'core/sizing',
     'core/cutting',

@@ -1,20 +1,28 @@
 import {
   decide,
-  inverseOf,
+  putBackTarget,
   Studio,
-  type AcceptCartoon,
+  touchedBy,
+  type AcceptDrawing,
   type Circumstance,
   type Command,
+  type DrawnPiece,
+  type History,
   type LogEntry,
   type Refusal,
 } from '../bench/index.ts';
 import { DEFAULT_ALLOWANCE, type Technique } from '../sizing/index.ts';
+import type { JointId, PieceId } from '../units/index.ts';
 
 /** A studio in memory that takes commands and keeps its log, for tests of the rules. */
 export class SmallStudio {
   readonly studio = new Studio();
   readonly log: LogEntry[] = [];
   at = 1_000_000;
+
+  readonly history: History = {
+    othersAfter: (seq, bench) => this.log.filter((e) => e.seq > seq && e.bench !== bench),
+  };
 
   try(command: Command, facts: { bench?: string; basis?: number; personId?: string } = {}): Refusal | null {
     const now: Circumstance = {
@@ -23,21 +31,31 @@ export class SmallStudio {
       personId: facts.personId ?? 'ada',
       bench: facts.bench ?? 'bench-1',
     };
-    const outcome = decide(this.studio, command, now, facts.basis ?? this.studio.seq);
+    const outcome = decide(this.studio, command, now, facts.basis ?? this.studio.seq, this.history);
     if ('refusal' in outcome) return outcome.refusal;
-    this.log.push({
-      ...now,
-      commandId: `c${now.seq}`,
-      happening: outcome.happening,
-      before: inverseOf(outcome.changes),
-    });
-    this.studio.absorb(outcome.changes, now.seq);
+    const { happening, inverse, changes } = outcome;
+    this.log.push({ ...now, commandId: `c${now.seq}`, happening, inverse });
+    this.studio.absorb(changes, now.seq);
     return null;
   }
 
   do(command: Command, facts?: { bench?: string; basis?: number; personId?: string }): void {
     const refusal = this.try(command, facts);
     if (refusal) throw new Error(`${command.kind}: ${JSON.stringify(refusal)}`);
+  }
+
+  /** Undo or redo of one bench, as the server asks for it. */
+  back(direction: 'undo' | 'redo', bench = 'bench-1'): Refusal | null {
+    return this.try(this.putBack(direction, bench), { bench });
+  }
+
+  putBack(direction: 'undo' | 'redo', bench: string): Command {
+    const target = putBackTarget(
+      this.log.filter((e) => e.bench === bench),
+      direction,
+    );
+    const touched = touchedBy((target && this.history.othersAfter(target.seq, bench)) ?? []);
+    return { kind: 'put-back', ask: { target, direction, touched } };
   }
 
   piece(number: number) {
@@ -50,10 +68,10 @@ export class SmallStudio {
 /** Twenty pieces of 1,000 mm², the first twelve of glass `blue`, the rest `red`; two sheets and an offcut. */
 export function smallStudio(technique: Technique = 'foil'): SmallStudio {
   const s = new SmallStudio();
-  s.do({ kind: 'person', ask: { id: 'ada', name: 'Ada', initial: 'A', rateCentsPerHour: 3000, active: true } });
-  s.do({ kind: 'commission', ask: { id: 'c', title: 'Test light', client: '', due: null, note: '' } });
+  s.do({ kind: 'save-person', ask: { id: 'ada', name: 'Ada', initial: 'A', rateCentsPerHour: 3000, active: true } });
+  s.do({ kind: 'save-commission', ask: { id: 'c', title: 'Test light', client: '', due: null, note: '' } });
   s.do({
-    kind: 'panel',
+    kind: 'save-panel',
     ask: {
       id: 'p',
       commissionId: 'c',
@@ -69,7 +87,7 @@ export function smallStudio(technique: Technique = 'foil'): SmallStudio {
     ['red', 'R-1', 20_000],
   ] as const) {
     s.do({
-      kind: 'glass',
+      kind: 'save-glass',
       ask: {
         id,
         code,
@@ -96,6 +114,7 @@ export function smallStudio(technique: Technique = 'foil'): SmallStudio {
     ask: { label: 'K1', glassId: 'blue', kind: 'offcut', widthMm: 50, heightMm: 40, place: 'tray', costCents: 0 },
   });
   const pieces = Array.from({ length: 20 }, (_, i) => ({
+    id: (i + 1) as PieceId,
     number: i + 1,
     label: i === 4 ? 'sky' : null,
     areaMm2: 1000,
@@ -103,32 +122,45 @@ export function smallStudio(technique: Technique = 'foil'): SmallStudio {
     widthMm: 40,
     heightMm: 25,
     difficulty: 1,
-    was: null,
+    isNew: true,
     changed: true,
   }));
-  s.do({ kind: 'cartoon', ask: drawing(pieces, technique) });
+  s.do({ kind: 'accept-drawing', ask: drawing(pieces, technique) });
   const row = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i);
-  s.do({ kind: 'give-glass', ask: { panelId: 'p', numbers: row(1, 12), glassId: 'blue' } });
-  s.do({ kind: 'give-glass', ask: { panelId: 'p', numbers: row(13, 20), glassId: 'red' } });
+  s.do({ kind: 'choose-glass', ask: { panelId: 'p', numbers: row(1, 12), glassId: 'blue' } });
+  s.do({ kind: 'choose-glass', ask: { panelId: 'p', numbers: row(13, 20), glassId: 'red' } });
   return s;
 }
 
-/** A drawing for panel `p`, as a command asks for it. */
+/** Ids of the small studio's joints begin here. */
+export const FIRST_JOINT = 101;
+
+/** A drawing for panel `p`, as a command asks for it; the first one has nine joints. */
 export function drawing(
-  pieces: AcceptCartoon['pieces'],
+  pieces: readonly DrawnPiece[],
   technique: Technique = 'foil',
-  more: Partial<AcceptCartoon> = {},
-): AcceptCartoon {
+  more: Partial<AcceptDrawing> = {},
+): AcceptDrawing {
+  const joints = Array.from({ length: 9 }, (_, i) => ({
+    id: (FIRST_JOINT + i) as JointId,
+    number: i + 1,
+    kind: 'T' as const,
+    isNew: true,
+    moved: false,
+  }));
   return {
     panelId: 'p',
     cartoonId: 'k',
+    follows: null,
     sourceName: 'test.svg',
     origin: 'import',
     widthMm: 200,
     heightMm: 100,
     allowance: DEFAULT_ALLOWANCE[technique],
-    joints: 9,
-    soldered: { front: [], back: [] },
+    freeId: 200,
+    jointCount: 9,
+    joints,
+    jointsGone: [],
     pieceCount: pieces.length,
     pieces,
     gone: [],

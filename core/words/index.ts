@@ -6,16 +6,6 @@ export {
   repairWords,
   scoreWords,
 } from './findings.ts';
-export { effectWords, happeningWords } from './happenings.ts';
 export { nextStep, nextThing, progressOf, tallyOf, waitOf, type NextThing } from './next.ts';
-export { drawingRefusalWords, refusalWords } from './refusals.ts';
-export {
-  CAUTIONS,
-  reasonWords,
-  STAGE_VERBS,
-  STAGE_WORDS,
-  STEP_DONE,
-  STEP_WORDS,
-  TECHNIQUE_WORDS,
-  WORK_WORDS,
-} from './terms.ts';
+export { drawingRefusalWords } from './drawingRefusals.ts';
+export { TECHNIQUE_WORDS } from './terms.ts';

@@ -1,17 +1,22 @@
 import {
-  lastStage,
-  OPTIONAL_STEPS,
-  PANEL_STEPS,
-  ROUTES,
+  BEGINS,
+  isBuiltIn,
+  SIDES,
   stageIndex,
-  STEP_WAIT_MIN,
+  stepThat,
+  wayOf,
   type Panel,
-  type PanelStep,
   type Piece,
-  type Stage,
+  type Route,
+  type Side,
+  type Standing,
+  type StepCode,
+  type StepDefinition,
 } from '../bench/index.ts';
 import { count, MS_PER_MINUTE, showNumbers } from '../units/index.ts';
-import { STAGE_VERBS, STEP_WORDS } from './terms.ts';
+
+/** What is asked here of a panel: how far it is along its route. */
+type Along = Pick<Standing, 'route' | 'steps'>;
 
 /** The next thing to do on a panel; the words around `strong` make one sentence. */
 export interface NextThing {
@@ -20,15 +25,18 @@ export interface NextThing {
   readonly strong: string;
   readonly after: string;
   readonly numbers: readonly number[];
-  readonly stage?: Stage;
-  readonly step?: PanelStep;
+  /** The step of pieces, or of the panel, that it is about. */
+  readonly step?: StepDefinition;
 }
 
 /**
  * What a panel waits for: broken pieces first, since all waits for them; then the stage that most of the work
  * stands at; then joints that were missed; then the steps of the whole panel in order.
  */
-export function nextThing(panel: Panel, pieces: readonly Piece[]): NextThing {
+export function nextThing(
+  panel: Along & Pick<Panel, 'cartoonId' | 'jointCount'> & Pick<Standing, 'soldered'>,
+  pieces: readonly PieceAlong[],
+): NextThing {
   const thing = (
     kind: NextThing['kind'],
     before: string,
@@ -40,72 +48,123 @@ export function nextThing(panel: Panel, pieces: readonly Piece[]): NextThing {
   if (panel.cartoonId === null || pieces.length === 0) return thing('draw', 'Bring in ', 'the drawing', '.');
   const broken = pieces.filter((p) => p.broken !== null).map((p) => p.number);
   if (broken.length > 0) return thing('recut', 'Recut ', showNumbers(broken, 8), ' first.', broken);
-  const open = pieces.filter((p) => p.stage !== lastStage(panel.technique));
+  const { route } = panel;
+  const open = pieces.filter((p) => !isBuiltIn(route, p));
   if (open.length > 0) {
-    const bare = open.filter((p) => p.glassId === null && p.stage === 'to-cut').map((p) => p.number);
+    const bare = open.filter((p) => p.glassId === null && p.stage === BEGINS).map((p) => p.number);
     if (bare.length === pieces.length)
       return thing('glass', 'Choose ', 'the glass', ` of ${count(bare.length, 'piece')}.`, bare);
-    const route = ROUTES[panel.technique];
-    const byStage = route.map((stage) =>
-      open.filter((p) => p.stage === stage && !(stage === 'to-cut' && p.glassId === null)).map((p) => p.number),
+    const { step, numbers } = fullestStep(
+      route,
+      open.filter((p) => p.glassId !== null || p.stage !== BEGINS),
     );
-    const fullest = byStage.reduce((best, list, i) => (list.length > (byStage[best] as number[]).length ? i : best), 0);
-    const numbers = (byStage[fullest] as number[]).sort((a, b) => a - b);
-    const stage = route[fullest + 1] as Stage;
-    return thing(
-      'stage',
-      `${STAGE_VERBS[stage]} `,
-      count(numbers.length, 'piece'),
-      `: ${showNumbers(numbers, 8)}.`,
-      numbers,
-      { stage },
-    );
+    const named = `: ${showNumbers(numbers, 8)}.`;
+    return thing('stage', `${step.verb} `, count(numbers.length, 'piece'), named, numbers, { step });
   }
-  for (const side of ['front', 'back'] as const) {
-    const done = new Set(panel.soldered[side]);
-    const left = Array.from({ length: panel.jointCount }, (_, i) => i + 1).filter((j) => !done.has(j));
-    if (done.size > 0 && left.length > 0)
-      return thing('joints', 'Solder ', count(left.length, 'open joint'), ` on the ${side}: ${showNumbers(left, 8)}.`);
-    if (left.length > 0)
-      return thing('step', 'Now ', STEP_WORDS[`solder-${side}`], '.', [], { step: `solder-${side}` });
+  for (const side of SIDES) {
+    const found = nextJoints(panel, side);
+    if (!found) continue;
+    const { step, left } = found;
+    if (left.length < panel.jointCount)
+      return thing(
+        'joints',
+        'Solder ',
+        count(left.length, 'open joint'),
+        ` on the ${side}: ${showNumbers(left, 8)}.`,
+        [],
+        {
+          step,
+        },
+      );
+    return thing('step', 'Now ', lowered(step.verb), '.', [], { step });
   }
   const step = nextStep(panel);
   if (!step) return thing('done', 'Delivered; ', 'nothing is left to do', '.');
-  return thing('step', 'Now ', STEP_WORDS[step], OPTIONAL_STEPS.has(step) ? ', or leave it out.' : '.', [], { step });
+  return thing('step', 'Now ', lowered(step.verb), step.mayBeLeftOut ? ', or leave it out.' : '.', [], { step });
 }
+
+/** What is asked here of a piece. */
+export type PieceAlong = Pick<Piece, 'number' | 'stage' | 'asks' | 'glassId'> & {
+  /** Why it broke, or just that it did. */
+  readonly broken: string | null;
+};
+
+const lowered = (verb: string): string => verb.replace(/^./, (c) => c.toLowerCase());
+
+/** The step that most of the open pieces go to next, each along its own way. */
+function fullestStep(route: Route, open: readonly PieceAlong[]): { step: StepDefinition; numbers: number[] } {
+  const byStep = new Map<StepDefinition, number[]>();
+  for (const piece of open) {
+    const way = wayOf(route, piece);
+    const step = way[way.findIndex((s) => s.code === piece.stage) + 1] ?? (way.at(-1) as StepDefinition);
+    const numbers = byStep.get(step);
+    if (numbers) numbers.push(piece.number);
+    else byStep.set(step, [piece.number]);
+  }
+  // Of steps with as many pieces the earlier one, which the others wait for.
+  const inOrder = [...byStep].sort(([a], [b]) => stageIndex(route, a.code) - stageIndex(route, b.code));
+  const [step, numbers] = inOrder.reduce((best, one) => (one[1].length > best[1].length ? one : best));
+  return { step, numbers: numbers.sort((a, b) => a - b) };
+}
+
+/** The joints left on a side whose step is not done; null where all are, or where the route solders no joints. */
+function nextJoints(
+  panel: Along & Pick<Panel, 'jointCount'> & Pick<Standing, 'soldered'>,
+  side: Side,
+): { step: StepDefinition; left: number[] } | null {
+  const step = stepThat(panel.route, side === 'front' ? 'solders-front' : 'solders-back');
+  if (!step) return null;
+  const done = new Set(panel.soldered[side]);
+  const left = Array.from({ length: panel.jointCount }, (_, i) => i + 1).filter((j) => !done.has(j));
+  return left.length > 0 ? { step, left } : null;
+}
+
+const isDelivered = ({ route, steps }: Along): boolean => {
+  const last = stepThat(route, 'delivers');
+  return last !== undefined && steps[last.code] !== undefined;
+};
 
 /** The first step not done after the last one that is; null when the panel is delivered. */
-export function nextStep(panel: Pick<Panel, 'technique' | 'steps'>): PanelStep | null {
-  const steps = PANEL_STEPS[panel.technique];
-  if (panel.steps.deliver !== undefined) return null;
-  const last = steps.reduce((at, step, i) => (panel.steps[step] !== undefined ? i : at), -1);
-  return steps.slice(last + 1)[0] ?? null;
+export function nextStep(panel: Along): StepDefinition | null {
+  if (isDelivered(panel)) return null;
+  const { panelSteps } = panel.route;
+  const last = panelSteps.reduce((at, step, i) => (panel.steps[step.code] !== undefined ? i : at), -1);
+  return panelSteps[last + 1] ?? null;
 }
 
-/** The wait that a panel is in, if its last step has to set: which step, and until when. */
-export function waitOf(panel: Pick<Panel, 'steps'>, now: number): { step: PanelStep; until: number } | null {
-  if (panel.steps.deliver !== undefined) return null;
-  const waits = Object.entries(STEP_WAIT_MIN).flatMap(([step, minutes]) => {
-    const at = panel.steps[step as PanelStep];
-    return at === undefined ? [] : [{ step: step as PanelStep, until: at + minutes * MS_PER_MINUTE }];
+/** The wait that a panel is in, if its last step has to set: what sets, and until when. */
+export function waitOf(panel: Along, now: number): { step: StepCode; name: string; until: number } | null {
+  if (isDelivered(panel)) return null;
+  const waits = panel.route.panelSteps.flatMap(({ code, waitMin, waitName }) => {
+    const at = panel.steps[code];
+    return at === undefined || waitMin === 0
+      ? []
+      : [{ step: code, name: waitName ?? code, until: at + waitMin * MS_PER_MINUTE }];
   });
   return waits.filter(({ until }) => until > now).sort((a, b) => b.until - a.until)[0] ?? null;
 }
 
-/** Pieces by stage, in the order of the route: `31 to cut · 18 cut · 14 ground`. */
-export function tallyOf(panel: Pick<Panel, 'technique'>, pieces: Iterable<Piece>): { stage: Stage; count: number }[] {
-  const counts = new Map<Stage, number>();
-  for (const piece of pieces) counts.set(piece.stage, (counts.get(piece.stage) ?? 0) + 1);
-  return ROUTES[panel.technique].map((stage) => ({ stage, count: counts.get(stage) ?? 0 }));
+/** Pieces by step, in the order of the route: `31 to cut · 18 cut · 14 ground`. */
+export function tallyOf({
+  route,
+  counts,
+}: Pick<Standing, 'route' | 'counts'>): { step: StepDefinition; count: number }[] {
+  return route.pieceSteps
+    .map((step) => ({ step, count: counts.stages[step.code] ?? 0 }))
+    .filter(({ step, count: n }) => n > 0 || !step.onlyAsked);
 }
 
-/** How far a panel is, 0 to 1: pieces by stages passed, then the steps of the whole, which weigh a quarter. */
-export function progressOf(panel: Panel, pieces: readonly Piece[]): number {
-  if (pieces.length === 0) return 0;
-  const last = ROUTES[panel.technique].length - 1;
-  const stages = pieces.reduce((sum, p) => sum + stageIndex(panel.technique, p.stage), 0) / (last * pieces.length);
-  const steps = PANEL_STEPS[panel.technique];
-  const done =
-    panel.steps.deliver !== undefined ? 1 : steps.filter((s) => panel.steps[s] !== undefined).length / steps.length;
-  return 0.75 * stages + 0.25 * done;
+/** The steps of the panel weigh this much of the whole way (from memory). */
+const PANEL_SHARE = 0.25;
+
+/** How far a panel is, 0 to 1: pieces by steps passed, then the steps of the whole, which weigh a quarter. */
+export function progressOf(panel: Along & Pick<Standing, 'counts' | 'pieceCount'>): number {
+  const { route, counts, pieceCount, steps } = panel;
+  if (pieceCount === 0) return 0;
+  const last = route.pieceSteps.length - 1;
+  const passed = route.pieceSteps.reduce((sum, step, i) => sum + i * (counts.stages[step.code] ?? 0), 0);
+  const done = isDelivered(panel)
+    ? 1
+    : route.panelSteps.filter((s) => steps[s.code] !== undefined).length / route.panelSteps.length;
+  return (1 - PANEL_SHARE) * (passed / (last * pieceCount)) + PANEL_SHARE * done;
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { smallStudio } from '../test/smallStudio.ts';
-import type { Command } from '../bench/index.ts';
-import { cartoonFindingWords, cuttingFindingWords, effectWords, happeningWords, repairWords } from './index.ts';
+import { effectWords, happeningWords, type Command } from '../bench/index.ts';
+import { cartoonFindingWords, cuttingFindingWords, repairWords } from './index.ts';
 
 describe('findings and repairs', () => {
   it.each([
@@ -65,12 +65,12 @@ describe('acts in words', () => {
       /^2 broke: chipped at the grinder, 12 min$/,
     ],
     [
-      { kind: 'step-back', ask: { panelId: 'p', numbers: [1], reason: 'rough edge' } },
+      { kind: 'send-back', ask: { panelId: 'p', numbers: [1], reason: 'rough edge' } },
       'piece 1 back one stage: rough edge',
       /^1 back a stage: rough edge$/,
     ],
     [
-      { kind: 'give-glass', ask: { panelId: 'p', numbers: [9], glassId: 'red' } },
+      { kind: 'choose-glass', ask: { panelId: 'p', numbers: [9], glassId: 'red' } },
       '1 piece: glass R-1',
       /^9: glass R-1$/,
     ],
@@ -85,12 +85,12 @@ describe('acts in words', () => {
     [{ kind: 'move-stock', ask: { stockId: 'N1', place: 'tray 2' } }, '', /^N1 moved to tray 2$/],
     [{ kind: 'write-off', ask: { stockId: 'N1', reason: 'dropped' } }, '', /^N1 written off: dropped$/],
     [
-      { kind: 'clock-start', ask: { id: 'h', personId: 'ada', panelId: 'p', stage: 'foiling' } },
+      { kind: 'start-clock', ask: { id: 'h', personId: 'ada', panelId: 'p', stage: 'foiling' } },
       '',
       /^clock started: foiling$/,
     ],
-    [{ kind: 'clock-stop', ask: { personId: 'ada', endedAt: null } }, '', /^clock stopped$/],
-    [{ kind: 'settings', ask: { unit: 'in' } }, '', /^studio settings changed$/],
+    [{ kind: 'stop-clock', ask: { personId: 'ada', endedAt: null } }, '', /^clock stopped$/],
+    [{ kind: 'change-settings', ask: { unit: 'in' } }, '', /^studio settings changed$/],
   ];
   it('state the effect before and the fact after', () => {
     const s = smallStudio();

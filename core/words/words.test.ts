@@ -1,49 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { smallStudio } from '../test/smallStudio.ts';
-import type { Panel, RefusalCode } from '../bench/index.ts';
-import { nextThing, progressOf, refusalWords, tallyOf, waitOf } from './index.ts';
-
-const CODES: RefusalCode[] = [
-  'unknown-panel',
-  'unknown-pieces',
-  'unknown-glass',
-  'unknown-stock',
-  'unknown-person',
-  'unknown-commission',
-  'unknown-entry',
-  'unknown-joints',
-  'no-pieces',
-  'nothing-to-do',
-  'not-cut',
-  'not-this-route',
-  'already-in-hand',
-  'no-glass',
-  'wrong-glass',
-  'not-enough',
-  'left-too-large',
-  'stock-gone',
-  'label-taken',
-  'code-taken',
-  'not-back',
-  'reason-needed',
-  'not-in-place',
-  'step-order',
-  'step-done',
-  'step-not-done',
-  'joints-done',
-  'clock-runs-not',
-  'ends-before-start',
-  'glass-in-use',
-  'has-work',
-  'nothing-to-undo',
-  'nothing-to-redo',
-  'changed-since',
-  'stale',
-  'in-the-future',
-];
+import { REFUSAL_CODES, refusalWords, routeOf, standingOf, type PanelRow } from '../bench/index.ts';
+import { nextThing, progressOf, tallyOf, waitOf } from './index.ts';
 
 describe('refusals', () => {
-  it.each(CODES)('%s is one plain sentence or two, without a code in it', (code) => {
+  it.each(REFUSAL_CODES)('%s is one plain sentence or two, without a code in it', (code) => {
     const words = refusalWords({ code, numbers: [3, 4], name: 'B7', haveMm2: 1000, wantMm2: 2000 }, 'mm');
     expect(words).toMatch(/^[A-Z“].*\.$/s);
     expect(words).not.toMatch(/undefined|NaN|null/);
@@ -58,13 +19,13 @@ describe('refusals', () => {
 
 describe('what comes next', () => {
   const at = (s: ReturnType<typeof smallStudio>) => {
-    const panel = s.studio.get('panels', 'p') as Panel;
-    const pieces = [...s.studio.piecesOf('p')];
+    const panel = standingOf(s.studio, s.studio.get('panels', 'p') as PanelRow);
+    const pieces = [...s.studio.ask('piecesOfPanel', 'p')];
     const next = nextThing(panel, pieces);
     return {
       words: next.before + next.strong + next.after,
-      share: progressOf(panel, pieces),
-      tally: tallyOf(panel, pieces).map((t) => t.count),
+      share: progressOf(panel),
+      tally: tallyOf(panel).map((t) => t.count),
     };
   };
   it('follows the work from the first cut to delivery', () => {
@@ -87,21 +48,23 @@ describe('what comes next', () => {
     s.do({ kind: 'cut', ask: { panelId: 'p', sources: [{ stockId: 'S1', numbers: [4], left: { kind: 'stays' } }] } });
     s.do({ kind: 'advance', ask: { panelId: 'p', numbers: all, to: 'in-place' } });
     expect(at(s).words).toBe('Now solder the front.');
-    s.do({ kind: 'joints', ask: { panelId: 'p', side: 'front', joints: [1, 2, 3, 5, 6, 7, 8] } });
+    s.do({ kind: 'solder-joints', ask: { panelId: 'p', side: 'front', joints: [1, 2, 3, 5, 6, 7, 8] } });
     expect(at(s).words).toBe('Solder 2 open joints on the front: 4, 9.');
-    s.do({ kind: 'joints', ask: { panelId: 'p', side: 'front', joints: [4, 9] } });
-    s.do({ kind: 'step', ask: { panelId: 'p', step: 'solder-back' } });
+    s.do({ kind: 'solder-joints', ask: { panelId: 'p', side: 'front', joints: [4, 9] } });
+    s.do({ kind: 'finish-step', ask: { panelId: 'p', step: 'solder-back' } });
     expect(at(s).words).toBe('Now bead the rim, or leave it out.');
-    s.do({ kind: 'step', ask: { panelId: 'p', step: 'deliver' } });
+    s.do({ kind: 'finish-step', ask: { panelId: 'p', step: 'deliver' } });
     expect(at(s)).toMatchObject({ words: 'Delivered; nothing is left to do.', share: 1 });
   });
 });
 
 describe('waits', () => {
   it('cement sets for a day, unless the panel is delivered', () => {
+    const route = routeOf(smallStudio('lead').studio, { routeId: 'lead@1' });
     const steps = { cement: 1_000_000 };
-    expect(waitOf({ steps }, 1_000_001)).toEqual({ step: 'cement', until: 1_000_000 + 24 * 3_600_000 });
-    expect(waitOf({ steps }, 1_000_000 + 24 * 3_600_000)).toBeNull();
-    expect(waitOf({ steps: { ...steps, deliver: 1_000_002 } }, 1_000_003)).toBeNull();
+    const until = 1_000_000 + 24 * 3_600_000;
+    expect(waitOf({ route, steps }, until - 1)).toEqual({ step: 'cement', name: 'cement', until });
+    expect(waitOf({ route, steps }, until)).toBeNull();
+    expect(waitOf({ route, steps: { ...steps, deliver: 1_000_002 } }, 1_000_003)).toBeNull();
   });
 });

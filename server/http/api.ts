@@ -1,3 +1,4 @@
+import compression from 'compression';
 import express, { Router, type Response } from 'express';
 import rateLimit from 'express-rate-limit';
 import {
@@ -9,18 +10,20 @@ import {
   type Accepted,
   type Submit,
 } from '#contract';
-import { settingsOf, type Refusal } from '#core/bench';
-import { looksLikeDxf } from '#core/cartoon';
-import { drawingRefusalWords, editRefusalWords, refusalWords } from '#core/words';
+import { refusalWords, settingsOf, type Refusal } from '#core/bench';
+import { drawingRefusalWords, editRefusalWords } from '#core/words';
 import type { Desk } from '../desk.ts';
 import { Drawings } from '../drawings.ts';
+import { writeExport } from '../export.ts';
 import { liveChannel } from '../live/live.ts';
-import { panelAnswer, studioAnswer } from './answers.ts';
 import type { access } from './access.ts';
 import { sendError } from './errors.ts';
+import { queries } from './queries.ts';
 
 const COMMAND_LIMIT = '1mb';
 const DRAWING_LIMIT = '33mb';
+/** Quick, and within a fifth of the smallest. */
+const PACK_LEVEL = 2;
 
 export interface ApiParts {
   readonly desk: Desk;
@@ -36,7 +39,7 @@ export function api({ desk, clock, drawingWorker, gate }: ApiParts) {
   const drawings = new Drawings(desk, drawingWorker, clock);
   const answer = (res: Response, result: Accepted | { refusal: Refusal }) => {
     if (!('refusal' in result)) return void res.json(result);
-    sendError(res, 'refused', refusalWords(result.refusal, settingsOf(desk.studio).unit, desk.studio), result.refusal);
+    sendError(res, 'refused', refusalWords(result.refusal, settingsOf(desk.state).unit, desk.state), result.refusal);
   };
   const drawn = (res: Response, result: Awaited<ReturnType<Drawings['takeIn']>>) => {
     if ('drawing' in result) sendError(res, 'drawing-refused', drawingRefusalWords(result.drawing));
@@ -51,41 +54,13 @@ export function api({ desk, clock, drawingWorker, gate }: ApiParts) {
 
   router.post('/enter', slow, express.json({ limit: '2kb' }), (req, res) => gate.enter(req, res));
   router.use((req, res, next) => gate.admitted(req, res, next));
-
-  router.get('/studio', (_req, res) => void res.json(studioAnswer(desk, clock())));
   router.get('/live', (req, res) => live.join(req, res));
-  router.get('/panels/:id', (req, res) => {
-    if (!desk.studio.get('panels', req.params.id))
-      return sendError(res, 'not-here', 'This panel is not in the studio.');
-    res.json(panelAnswer(desk, req.params.id));
-  });
-  router.get('/cartoons/:id', (req, res) => {
-    const reading = desk.store.cartoonReading(req.params.id);
-    if (reading === null) return sendError(res, 'not-here', 'This drawing is not in the studio.');
-    res.set('cache-control', 'private, max-age=31536000, immutable').type('json').send(reading);
-  });
-  router.get('/cartoons/:id/source', (req, res) => {
-    const found = desk.store.cartoonSource(req.params.id);
-    if (!found) return sendError(res, 'not-here', 'This drawing is not in the studio.');
-    // Sent as a download and as plain bytes: imported markup is never shown as a page.
-    res
-      .set('content-type', 'application/octet-stream')
-      .set('content-disposition', `attachment; filename="drawing.${looksLikeDxf(found.source) ? 'dxf' : 'svg'}"`)
-      .send(found.source);
-  });
-  router.get('/ledger', (_req, res) => {
-    res.json({ moves: [...desk.studio.all('moves')].sort((a, b) => a.rev - b.rev) });
-  });
-  router.get('/export', (_req, res) => {
-    const { studio } = desk;
-    res.set('content-disposition', 'attachment; filename="nelvik-studio.json"');
-    res.json({
-      nelvik: 1,
-      ...studioAnswer(desk, clock()),
-      pieces: [...studio.all('pieces')],
-      moves: [...studio.all('moves')],
-      log: [...desk.store.entries()],
-    });
+  router.use(compression({ level: PACK_LEVEL }));
+  router.use(queries(desk, drawings, clock));
+  router.get('/export', async (_req, res) => {
+    res.attachment('nelvik-studio.json').type('json');
+    await writeExport(desk.store, res);
+    res.end();
   });
 
   router.post('/commands', express.json({ limit: COMMAND_LIMIT }), (req, res) => {
@@ -101,16 +76,17 @@ export function api({ desk, clock, drawingWorker, gate }: ApiParts) {
   router.post('/panels/:id/cartoon', express.json({ limit: DRAWING_LIMIT }), async (req, res) => {
     const parsed = cartoonSchema.safeParse(req.body);
     if (!parsed.success) return sendError(res, 'bad-input', firstProblem(parsed.error));
-    const panel = desk.studio.get('panels', req.params.id);
+    const panel = desk.state.get('panels', String(req.params.id));
     if (!panel) return sendError(res, 'not-here', 'This panel is not in the studio.');
     drawn(res, await drawings.takeIn(panel, parsed.data));
   });
   router.post('/panels/:id/edit', express.json({ limit: COMMAND_LIMIT }), async (req, res) => {
     const parsed = editSchema.safeParse(req.body);
     if (!parsed.success) return sendError(res, 'bad-input', firstProblem(parsed.error));
-    const panel = desk.studio.get('panels', req.params.id);
-    if (!panel) return sendError(res, 'not-here', 'This panel is not in the studio.');
-    drawn(res, await drawings.change(panel, parsed.data));
+    const id = String(req.params.id);
+    const panel = desk.state.get('panels', id);
+    if (!panel && !parsed.data.panel) return sendError(res, 'not-here', 'This panel is not in the studio.');
+    drawn(res, await drawings.change(id, panel, parsed.data));
   });
   router.use((_req, res) => sendError(res, 'not-here', 'There is nothing at this address.'));
   return { router, close: () => live.close() };

@@ -1,31 +1,37 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import type { CartoonAnswer, ErrorAnswer, PanelAnswer, PanelEdit, StudioAnswer } from '#contract';
-import { replay, differences } from '#core/bench';
+import type { CartoonAnswer, ErrorAnswer, HistoryAnswer, PanelAnswer, PanelEdit } from '#contract';
+import { standingOf, type PanelRow } from '#core/bench';
 import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import { doc } from '../../core/test/panels.ts';
+import { checkStudio } from '../checkStudio.ts';
 import { command, testServer } from '../testServer.ts';
 
 let server: Awaited<ReturnType<typeof testServer>>;
 let n = 0;
 let id = '';
 const send = async (kind: string, ask: unknown) => server.send('/commands', command(kind, ask));
-const envelope = () => ({ ...command('', null), command: undefined, basis: server.desk.studio.seq });
+const envelope = () => ({ ...command('', null), command: undefined, basis: server.desk.seq });
 const edit = (change: PanelEdit, more: Record<string, unknown> = {}) =>
   server.send(`/panels/${id}/edit`, { ...envelope(), edit: change, ...more });
 const take = (source: string, more: Record<string, unknown> = {}) =>
   server.send(`/panels/${id}/cartoon`, { ...envelope(), source, sourceName: 'four.svg', ...more });
-const panel = () => server.desk.studio.get('panels', id);
+const panel = () => server.desk.state.get('panels', id);
 const rows = async () => ((await server.send(`/panels/${id}`)).body as PanelAnswer).pieces;
-const drawing = async () => (await server.send(`/cartoons/${panel()?.cartoonId}`)).body as CartoonAnswer;
+const drawing = async () =>
+  ({
+    ...((await server.send(`/drawings/${panel()?.cartoonId}`)).body as object),
+    ...((await server.send(`/drawings/${panel()?.cartoonId}/study`)).body as object),
+  }) as CartoonAnswer;
+const soldered = () => standingOf(server.desk.state, panel() as PanelRow).soldered;
 
 const FOUR = doc(100, 80, '<path d="M0 0H100V80H0Z"/><path d="M50 0V80"/><path d="M0 40H50"/><path d="M50 40H100"/>');
 
 beforeAll(async () => {
   server = await testServer();
-  await send('person', { id: 'ada', name: 'Ada', initial: 'A', rateCentsPerHour: 6000, active: true });
-  await send('commission', { id: 'c', title: 'Set', client: '', due: null, note: '' });
+  await send('save-person', { id: 'ada', name: 'Ada', initial: 'A', rateCentsPerHour: 6000, active: true });
+  await send('save-commission', { id: 'c', title: 'Set', client: '', due: null, note: '' });
   const glass = { code: 'G-1', name: 'g', colour: '#336655', texture: 'seedy', thicknessMm: 3, hiding: 'clear' };
-  await send('glass', { id: 'g', ...glass, flow: false, priceCentsPerM2: 10_000 });
+  await send('save-glass', { id: 'g', ...glass, flow: false, priceCentsPerM2: 10_000 });
   const sheet = { glassId: 'g', kind: 'sheet', widthMm: 900, heightMm: 900, place: '', costCents: 1 };
   await send('receive', { label: 'S', ...sheet });
 });
@@ -34,9 +40,9 @@ beforeEach(async () => {
   id = `p${n++}`;
   const allowance = DEFAULT_ALLOWANCE.foil;
   const size = { widthMm: 100, heightMm: 80 };
-  await send('panel', { id, commissionId: 'c', name: id, technique: 'foil', ...size, allowance });
+  await send('save-panel', { id, commissionId: 'c', name: id, technique: 'foil', ...size, allowance });
   expect((await take(FOUR)).status).toBe(200);
-  await send('give-glass', { panelId: id, numbers: [1, 2, 3, 4], glassId: 'g' });
+  await send('choose-glass', { panelId: id, numbers: [1, 2, 3, 4], glassId: 'g' });
 });
 
 const cut = (...numbers: number[]) =>
@@ -68,8 +74,8 @@ describe('light changes over the wire', () => {
       [4, 'g'],
       [5, null],
     ]);
-    const log = ((await server.send(`/panels/${id}`)).body as PanelAnswer).log;
-    expect(log[0]?.words).toBe('line added: pieces 1, 5');
+    const { lines } = (await server.send(`/panels/${id}/history`)).body as HistoryAnswer;
+    expect(lines[0]?.words).toBe('line added: pieces 1, 5');
   });
   it('not through glass that is cut: told by number, nothing changed', async () => {
     await cut(1);
@@ -125,7 +131,7 @@ describe('light changes over the wire', () => {
     const from = id;
     id = `p${n++}`;
     const size = { widthMm: 10, heightMm: 10 };
-    await send('panel', {
+    await send('save-panel', {
       id,
       commissionId: 'c',
       name: id,
@@ -136,6 +142,33 @@ describe('light changes over the wire', () => {
     expect((await edit({ kind: 'fit', widthMm: 160, heightMm: 80, borderMm: 10, from })).status).toBe(200);
     expect(panel()).toMatchObject({ widthMm: 160, heightMm: 80, pieceCount: 4 });
     expect(await rows()).toHaveLength(4);
+  });
+  it('another light of the set is one wish: made and drawn in one act, and taken back in one', async () => {
+    const from = id;
+    id = `p${n++}`;
+    const size = { widthMm: 160, heightMm: 80 };
+    const wish = { commissionId: 'c', name: 'Upper', technique: 'foil', ...size, allowance: DEFAULT_ALLOWANCE.foil };
+    const before = server.desk.seq;
+    expect((await edit({ kind: 'fit', ...size, borderMm: 10, from }, { panel: wish })).status).toBe(200);
+    expect(server.desk.seq).toBe(before + 1);
+    expect(panel()).toMatchObject({ name: 'Upper', widthMm: 160, pieceCount: 4 });
+    expect((await server.send('/put-back', { ...envelope(), direction: 'undo' })).status).toBe(200);
+    expect(panel()).toBeUndefined();
+    expect((await edit({ kind: 'fit', ...size, borderMm: 10, from })).status).toBe(404);
+  });
+  it('two changes made from one drawing do not lose the first', async () => {
+    const line = (y: number): PanelEdit => ({
+      kind: 'add-line',
+      points: [
+        [0, y],
+        [50, y],
+      ],
+    });
+    const both = await Promise.all([edit(line(10)), edit(line(30))]);
+    const taken = both.filter((answer) => answer.status === 200).length;
+    expect(taken).toBeGreaterThan(0);
+    expect(both.every((answer) => [200, 409].includes(answer.status))).toBe(true);
+    expect(panel()?.pieceCount).toBe(4 + taken);
   });
   it.each([
     [{ kind: 'take-line', line: 999 }, 422],
@@ -178,8 +211,8 @@ describe('a drawing brought in again', () => {
 });
 
 it('after all of this the log still equals the rows', async () => {
-  expect(differences(server.desk.studio, replay(server.store.entries()))).toEqual([]);
-  expect(((await server.send('/studio')).body as StudioAnswer).panels.length).toBeGreaterThan(10);
+  expect(checkStudio(server.store)).toEqual([]);
+  expect([...server.desk.state.all('panels')].length).toBeGreaterThan(10);
 });
 
 describe('joints that are soldered', () => {
@@ -189,13 +222,14 @@ describe('joints that are soldered', () => {
       await send('advance', { panelId: id, numbers: [1, 2, 3, 4], to });
     const { joints } = (await drawing()).cartoon;
     const middle = joints.find((j) => j.at[0] === 50 && j.at[1] === 40);
-    await send('joints', { panelId: id, side: 'front', joints: [middle?.id] });
-    expect(panel()?.soldered.front).toEqual([middle?.id]);
+    await send('solder-joints', { panelId: id, side: 'front', joints: [middle?.number] });
+    expect(soldered().front).toEqual([middle?.number]);
     const { map } = (await drawing()).cartoon;
     const node = map.nodes.findIndex(([x, y]) => x === 50 && y === 0);
     expect((await edit({ kind: 'move-node', node, to: [58, 0] })).status).toBe(200);
     const now = (await drawing()).cartoon.joints.find((j) => j.at[0] === 50 && j.at[1] === 40);
-    expect(panel()?.soldered.front).toEqual([now?.id]);
+    expect(now?.id).toBe(middle?.id);
+    expect(soldered().front).toEqual([now?.number]);
   });
   it('a joint that moved far has to be soldered again', async () => {
     await cut(1, 2, 3, 4);
@@ -203,16 +237,18 @@ describe('joints that are soldered', () => {
       await send('advance', { panelId: id, numbers: [1, 2, 3, 4], to });
     const { joints, map } = (await drawing()).cartoon;
     const middle = joints.find((j) => j.at[0] === 50 && j.at[1] === 40);
-    await send('joints', { panelId: id, side: 'back', joints: [middle?.id] });
+    await send('solder-joints', { panelId: id, side: 'back', joints: [middle?.number] });
     const node = map.nodes.findIndex(([x, y]) => x === 50 && y === 40);
     expect((await edit({ kind: 'move-node', node, to: [56, 45] })).status).toBe(200);
-    expect(panel()?.soldered.back).toEqual([]);
+    const now = (await drawing()).cartoon.joints.find((j) => j.at[0] === 56 && j.at[1] === 45);
+    expect(now?.id).toBe(middle?.id);
+    expect(soldered().back).toEqual([]);
   });
 });
 
 it('the original is given back under the kind of file it came as', async () => {
   const named = async () =>
-    (await fetch(`${server.base}/api/cartoons/${panel()?.cartoonId}/source`)).headers.get('content-disposition');
+    (await fetch(`${server.base}/api/drawings/${panel()?.cartoonId}/source`)).headers.get('content-disposition');
   expect(await named()).toContain('drawing.svg');
   const square = '10\n0\n20\n0\n10\n90\n20\n0\n10\n90\n20\n60\n10\n0\n20\n60\n';
   const dxf = `0\nSECTION\n2\nENTITIES\n0\nLWPOLYLINE\n8\n0\n90\n4\n70\n1\n${square}0\nENDSEC\n0\nEOF\n`;

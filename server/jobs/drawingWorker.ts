@@ -1,5 +1,4 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { editDrawing, readDrawing, type DrawingJob, type EditJob } from '#core/cutting';
+import { work, type Job } from './runDrawing.ts';
 
-const job = workerData as DrawingJob | EditJob;
-parentPort?.postMessage(job.kind === 'read' ? readDrawing(job) : editDrawing(job));
+parentPort?.postMessage(work(workerData as Job));

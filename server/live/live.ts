@@ -4,12 +4,15 @@ import type { Desk } from '../desk.ts';
 
 const HEARTBEAT_MS = 20_000;
 
-/** Server-sent events: every open screen hears of each new log position at once. */
+/** Server-sent events: every open screen hears of each new log position at once, and what has changed with it. */
 export function liveChannel(desk: Desk) {
   const screens = new Set<Response>();
-  desk.onChange((entry, panelId) => {
-    const message: LiveMessage = { seq: entry.seq, panels: panelId === null ? [] : [panelId], bench: entry.bench };
-    for (const screen of screens) screen.write(`data: ${JSON.stringify(message)}\n\n`);
+  const databaseId = desk.store.id;
+  const leave = desk.onChange(({ seq, bench, touched }) => {
+    if (screens.size === 0) return;
+    const message: LiveMessage = { seq, databaseId, bench, touched };
+    const text = `data: ${JSON.stringify(message)}\n\n`;
+    for (const screen of screens) screen.write(text);
   });
   const timer = setInterval(() => {
     for (const screen of screens) screen.write(': here\n\n');
@@ -22,12 +25,13 @@ export function liveChannel(desk: Desk) {
         'cache-control': 'no-cache, no-transform',
         connection: 'keep-alive',
       });
-      const hello: LiveMessage = { seq: desk.studio.seq, panels: [], bench: '' };
+      const hello: LiveMessage = { seq: desk.seq, databaseId, bench: '', touched: {} };
       res.write(`retry: 1000\ndata: ${JSON.stringify(hello)}\n\n`);
       screens.add(res);
       req.on('close', () => screens.delete(res));
     },
     close() {
+      leave();
       clearInterval(timer);
       for (const screen of screens) screen.end();
     },

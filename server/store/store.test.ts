@@ -1,11 +1,12 @@
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Database from 'better-sqlite3';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { differences, replay, type LogEntry, TABLE_NAMES } from '#core/bench';
-import { smallStudio } from '../../core/test/smallStudio.ts';
+import { applied, differences, QUESTIONS, replay, Studio, type Question, type RowChange } from '#core/bench';
+import { smallStudio, type SmallStudio } from '../../core/test/smallStudio.ts';
+import { checkStudio } from '../checkStudio.ts';
 import { Store } from './store.ts';
 
 const MIGRATIONS = fileURLToPath(new URL('./migrations', import.meta.url));
@@ -20,81 +21,163 @@ afterEach(() => {
   rmSync(folder, { recursive: true, force: true });
 });
 
+/** The drawing that the small studio's panel names has to be there: here it is empty. */
+function keepEmptyDrawing(): void {
+  store.drawings.keep({
+    id: 'k',
+    panelId: 'p',
+    at: 0,
+    sourceName: 'test.svg',
+    source: '<svg/>',
+    allowance: smallStudio().studio.get('panels', 'p')?.allowance as never,
+    reading: { cartoon: { pieces: [] } as never, findings: [], repairs: [], toleranceMm: 0 },
+    study: { cuts: [], cuttability: [] },
+    sketch: {},
+  });
+}
+
 /** Writes a studio made in memory, entry by entry, as a server would have. */
-function write(entries: readonly LogEntry[]): void {
-  for (let i = 0; i < entries.length; i++) {
-    const [now, then] = [replay(entries.slice(0, i + 1)), replay(entries.slice(0, i))];
-    const { before: _, ...entry } = entries[i] as LogEntry;
-    const changes = TABLE_NAMES.flatMap((table) =>
-      [...now.all(table)]
-        .filter((row) => then.get(table, row.id)?.rev !== row.rev)
-        .map((row) => ({ table, id: row.id, before: then.get(table, row.id) ?? null, after: row })),
-    );
-    store.record(entry, changes as Parameters<Store['record']>[1], 'p');
+function write({ log }: SmallStudio): void {
+  keepEmptyDrawing();
+  const studio = new Studio();
+  for (const entry of log) {
+    const changes = applied(studio, entry.happening, entry);
+    store.atOnce(() => store.record(entry, changes, 'p'));
+    studio.absorb(changes, entry.seq);
   }
 }
 
+const worked = (): SmallStudio => {
+  const s = smallStudio();
+  s.do({ kind: 'cut', ask: { panelId: 'p', sources: [{ stockId: 'S1', numbers: [1, 2], left: { kind: 'waste' } }] } });
+  s.do({ kind: 'break', ask: { panelId: 'p', numbers: [2], reason: 'dropped', minutes: 4, recut: null } });
+  s.do({ kind: 'mark', ask: { panelId: 'p', numbers: [3], section: 'A', sectionName: 'sky', locked: true } });
+  s.do({ kind: 'start-clock', ask: { id: 'h', personId: 'ada', panelId: 'p', stage: 'cutting' } });
+  s.back('undo');
+  return s;
+};
+
 describe('the store', () => {
   it('gives back what was written, after closing too', () => {
-    const made = smallStudio();
-    made.do({
-      kind: 'cut',
-      ask: { panelId: 'p', sources: [{ stockId: 'S1', numbers: [1, 2], left: { kind: 'waste' } }] },
-    });
-    write(made.log);
+    const made = worked();
+    write(made);
     store.close();
     store = new Store(folder, MIGRATIONS);
-    expect(differences(store.load(), made.studio)).toEqual([]);
-    expect(differences(replay(store.entries()), made.studio)).toEqual([]);
-    expect(store.lastSeq()).toBe(made.studio.seq);
-    expect(store.seqOf('c3')).toBe(3);
-    expect(store.seqOf('never')).toBeNull();
+    expect(differences(store.rows, made.studio)).toEqual([]);
+    expect(differences(replay(store.book.entries()), made.studio)).toEqual([]);
+    expect(store.book.lastSeq()).toBe(made.studio.seq);
+    expect([store.book.seqOf('c3'), store.book.seqOf('never')]).toEqual([3, null]);
+  });
+  it('answers every question of the core as the studio in memory does', () => {
+    const made = worked();
+    write(made);
+    const sorted = (rows: Iterable<{ id: string }>) => [...rows].sort((a, b) => (a.id < b.id ? -1 : 1));
+    let answers = 0;
+    for (const question of Object.keys(QUESTIONS) as Question[]) {
+      const { table, keyOf } = QUESTIONS[question];
+      const keys = new Set(['nobody', 'p|999']);
+      for (const row of made.studio.all(table)) {
+        const key = (keyOf as (row: unknown) => string | null)(row);
+        if (key !== null) keys.add(key);
+      }
+      for (const key of keys) {
+        const expected = sorted(made.studio.ask(question, key));
+        expect(sorted(store.rows.ask(question, key)), `${question} ${key}`).toEqual(expected);
+        answers += expected.length;
+      }
+    }
+    expect(answers).toBeGreaterThan(80);
+  });
+  it('has an index for each question: none goes through a whole table', () => {
+    const plans: string[] = [];
+    const prepare = store.sqlite.prepare.bind(store.sqlite);
+    store.sqlite.prepare = ((sql: string) => {
+      if (sql.startsWith('select * from'))
+        for (const step of prepare(`explain query plan ${sql}`).all(...Array(sql.split('?').length - 1).fill('x')))
+          plans.push(`${sql}: ${(step as { detail: string }).detail}`);
+      return prepare(sql);
+    }) as typeof store.sqlite.prepare;
+    for (const question of Object.keys(QUESTIONS) as Question[]) void [...store.rows.ask(question, 'x|1')];
+    expect(plans.length).toBe(Object.keys(QUESTIONS).length);
+    expect(plans.filter((plan) => /: SCAN/.test(plan))).toEqual([]);
   });
   it('a command id is written once only, and a failed write leaves nothing behind', () => {
     const made = smallStudio();
-    write(made.log);
-    const { before: _, ...again } = made.log[0] as LogEntry;
-    const changes = [
-      { table: 'people' as const, id: 'zed', before: null, after: { ...made.studio.get('people', 'ada'), id: 'zed' } },
-    ];
-    expect(() => store.record({ ...again, seq: 9999 }, changes as Parameters<Store['record']>[1], null)).toThrow(
-      /UNIQUE/,
-    );
-    expect(store.load().get('people', 'zed')).toBeUndefined();
-    expect(store.lastSeq()).toBe(made.studio.seq);
+    write(made);
+    const again = made.log[0];
+    const zed = { ...made.studio.get('people', 'ada'), id: 'zed' };
+    const changes = [{ table: 'people', id: 'zed', before: null, after: zed }] as RowChange[];
+    expect(() => store.atOnce(() => store.record({ ...again, seq: 9999 } as never, changes, null))).toThrow(/UNIQUE/);
+    expect(store.rows.get('people', 'zed')).toBeUndefined();
+    expect(store.book.lastSeq()).toBe(made.studio.seq);
   });
-  it('tells the entries of a bench and of a panel', () => {
-    write(smallStudio().log);
-    expect(store.entriesOfBench('bench-1', 3).map((e) => e.seq)).toEqual([
-      store.lastSeq() - 2,
-      store.lastSeq() - 1,
-      store.lastSeq(),
-    ]);
-    expect(store.entriesOfBench('nobody')).toEqual([]);
-    expect(store.entriesOfPanel('p', 0, 2).map((e) => e.seq)).toEqual([store.lastSeq(), store.lastSeq() - 1]);
+  it('tells the entries of a bench, of a panel and of a piece', () => {
+    write(worked());
+    const { book } = store;
+    const last = book.lastSeq();
+    expect(book.ofBench('bench-1', 3).map((e) => e.seq)).toEqual([last - 2, last - 1, last]);
+    expect(book.ofBench('nobody')).toEqual([]);
+    expect(book.ofPanel('p', {}, 2).map((e) => e.seq)).toEqual([last, last - 1]);
+    expect(book.ofPanel('p', { before: last, after: last - 2 }).map((e) => e.seq)).toEqual([last - 1]);
+    expect(book.ofPiece('p/2').map((e) => e.happening.kind)).toEqual(['break', 'cut', 'choose-glass']);
   });
-  it('is migrated without losing rows when it is opened again by a newer build', () => {
-    const made = smallStudio();
-    write(made.log);
-    store.close();
-    // Forget that the migrations ran, as a build with one more migration would see its own.
-    const journal = JSON.parse(readFileSync(join(MIGRATIONS, 'meta/_journal.json'), 'utf8')) as { entries: unknown[] };
-    expect(journal.entries.length).toBeGreaterThan(0);
-    store = new Store(folder, MIGRATIONS);
-    expect([...store.load().all('pieces')]).toHaveLength(20);
+  it('refuses what may never be, whoever asks', () => {
+    write(smallStudio());
+    const run = (sql: string) => () => store.sqlite.exec(sql);
+    expect(run(`update stock set area_mm2 = -1 where id = 'S1'`)).toThrow(/CHECK/);
+    expect(run(`update stock set gone = 'used up' where id = 'S1'`)).toThrow(/CHECK/);
+    expect(run(`update pieces set glass_id = 'none' where id = 'p/1'`)).toThrow(/FOREIGN KEY/);
+    expect(run(`update pieces set number = 2 where id = 'p/1'`)).toThrow(/UNIQUE/);
+    expect(run(`update pieces set broken = 'lost', stage = 'cut' where id = 'p/1'`)).toThrow(/CHECK/);
+    expect(run(`delete from panels where id = 'p'`)).toThrow(/FOREIGN KEY/);
   });
   it('keeps a live backup that opens by itself', async () => {
-    write(smallStudio().log);
+    write(smallStudio());
     const copy = join(folder, 'copy.sqlite');
     await store.backup(copy);
     expect(existsSync(copy)).toBe(true);
     const opened = new Database(copy, { readonly: true });
-    expect(opened.prepare('select count(*) as n from log').get()).toEqual({ n: store.lastSeq() });
+    expect(opened.prepare('select count(*) as n from log').get()).toEqual({ n: store.book.lastSeq() });
     opened.close();
   });
-  it('writes ahead and waits for the disk', () => {
+  it('writes ahead', () => {
     const opened = new Database(join(folder, 'nelvik.sqlite'));
     expect(opened.pragma('journal_mode', { simple: true })).toBe('wal');
     opened.close();
+  });
+  it('sums of the ledger follow its entries', () => {
+    const made = worked();
+    write(made);
+    const stored = store.sqlite.prepare('select kind, sum_mm2 as mm2 from ledger_totals order by kind').all();
+    const sums = new Map<string, number>();
+    for (const move of made.studio.all('moves')) sums.set(move.kind, (sums.get(move.kind) ?? 0) + move.deltaMm2);
+    expect(stored).toEqual([...sums].sort().map(([kind, mm2]) => ({ kind, mm2 })));
+  });
+  it('content is kept once, whoever brings it', () => {
+    const hash = store.drawings.keepFile('<svg>one</svg>', 'image/svg+xml');
+    expect(store.drawings.keepFile('<svg>one</svg>', 'image/svg+xml')).toBe(hash);
+    expect(store.drawings.fileHashes()).toEqual([hash]);
+    expect(store.drawings.file(hash)?.bytes).toBe(14);
+  });
+});
+
+describe('the check finds', () => {
+  it.each([
+    [
+      'a stage that was written past the log',
+      `update pieces set stage = 'ground' where id = 'p/3'`,
+      /pieces p\/3 differs: stage/,
+    ],
+    ['a count that is off', `update panels set counts = '{"stages":{"to-cut":3},"broken":0}'`, /counts 3 to-cut/],
+    ['an area that no entry explains', `update stock set area_mm2 = 5 where id = 'S2'`, /S2 holds 5 mm²/],
+    ['a row of no form', `update glasses set texture = 'furry' where id = 'red'`, /glasses red: texture/],
+    ['a row that is gone', `delete from moves where stock_id = 'K1'`, /the log tells of/],
+    ['another content under a name', `update files set packed = (select packed from studies)`, /another content/],
+    ['a commission said to be delivered', `update commissions set in_hand = 0`, /said to be delivered/],
+  ])('%s', (_, sql, words) => {
+    write(worked());
+    expect(checkStudio(store).filter((w) => !/drawing/.test(w))).toEqual([]);
+    store.sqlite.exec(sql);
+    expect(checkStudio(store).join('\n')).toMatch(words);
   });
 });

@@ -1,8 +1,7 @@
 import { useState } from 'react';
-import { WORK_STAGES, type Hours, type Settings, type Studio, type WorkStage } from '#core/bench';
+import { WORK_STAGES, workWord, type Hours, type Settings, type Studio, type WorkStage } from '#core/bench';
 import { minutesOf } from '#core/labour';
 import { readMinutes, showMinutes } from '#core/units';
-import { WORK_WORDS } from '#core/words';
 import { useBench } from '../state/bench.ts';
 import { useSend } from '../state/send.ts';
 import { Button } from '../ui/Button.tsx';
@@ -39,7 +38,7 @@ export function HoursBook({ hours, panelId, reader, settings }: HoursBookProps) 
           <li key={h.id} className="flex min-h-12 items-center gap-3 border-t border-line">
             <span className="w-28 shrink-0 text-mute">{momentWords(h.startedAt, settings.locale)}</span>
             <span className="min-w-0 flex-1">
-              {WORK_WORDS[h.stage]} · {reader.get('people', h.personId)?.name}
+              {workWord(h.stage)} · {reader.get('people', h.personId)?.name}
               {h.note && ` · ${h.note}`}
               {h.endedAt === null && <b className="text-copper-ink"> · running</b>}
             </span>
@@ -57,7 +56,7 @@ export function HoursBook({ hours, panelId, reader, settings }: HoursBookProps) 
               className="px-1.5 text-[15px] font-normal"
               onClick={() =>
                 void send.command(
-                  { kind: 'hours-remove', ask: { entryId: h.id } },
+                  { kind: 'remove-hours', ask: { entryId: h.id } },
                   'Taken out; undo on the bench brings it back.',
                 )
               }
@@ -106,7 +105,7 @@ function HoursForm({
       endedAt: startedAt + length,
       note: entry?.note ?? '',
     };
-    if (await send.command({ kind: 'hours', ask }, entry ? 'Corrected.' : 'Entered.')) {
+    if (await send.command({ kind: 'enter-hours', ask }, entry ? 'Corrected.' : 'Entered.')) {
       setTime('');
       done();
     }
@@ -130,7 +129,7 @@ function HoursForm({
         label="Work"
         value={stage}
         onChange={(e) => setStage(e.target.value as WorkStage)}
-        options={WORK_STAGES.map((value) => ({ value, text: WORK_WORDS[value] }))}
+        options={WORK_STAGES.map((value) => ({ value, text: workWord(value) }))}
       />
       <TextField label="Day" type="date" value={date} max={day(Date.now())} onChange={(e) => setDate(e.target.value)} />
       <TextField

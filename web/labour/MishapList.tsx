@@ -1,19 +1,20 @@
-import type { Mishap, Settings, Studio } from '#core/bench';
+import { BEGINS, reasonWords, spokenCode, type Mishap, type Settings } from '#core/bench';
+import type { Glass } from '#core/stock';
 import { showArea, showMinutes, showMoney } from '#core/units';
-import { reasonWords, STAGE_WORDS } from '#core/words';
 import { momentWords } from '../ui/dates.ts';
 
 /** Breaks and recuts, each with its reason and what it cost in glass and time. */
 export function MishapList({
   mishaps,
-  reader,
+  glasses,
   settings,
-  named = false,
+  nameOf,
 }: {
-  mishaps: readonly (Mishap & { id: string })[];
-  reader: Studio;
+  mishaps: readonly (Omit<Mishap, 'pieceId'> & { id: string })[];
+  glasses: ReadonlyMap<string, Glass>;
   settings: Settings;
-  named?: boolean;
+  /** The panel's name, where mishaps of several are told. */
+  nameOf?: (panelId: string) => string;
 }) {
   if (mishaps.length === 0) return <p className="text-mute">None: nothing has broken.</p>;
   return (
@@ -23,14 +24,14 @@ export function MishapList({
         .map((m) => (
           <li key={m.id} className="border-l-2 border-risk pl-3">
             <b>
-              {named ? `${reader.get('panels', m.panelId)?.name ?? ''}, piece ` : 'Piece '}
+              {nameOf ? `${nameOf(m.panelId)}, piece ` : 'Piece '}
               {m.number}
             </b>
-            , {m.stage === 'to-cut' ? 'while being cut' : `when ${STAGE_WORDS[m.stage]}`}: {reasonWords(m.reason)}.
+            , {m.stage === BEGINS ? 'while being cut' : `when ${spokenCode(m.stage)}`}: {reasonWords(m.reason)}.
             <span className="text-mute">
               {' '}
               {momentWords(m.at, settings.locale)} · {showArea(m.glassMm2, settings.unit)} of{' '}
-              {reader.get('glasses', m.glassId ?? '')?.code ?? 'glass'},{' '}
+              {glasses.get(m.glassId ?? '')?.code ?? 'glass'},{' '}
               {showMoney(m.glassCents, settings.currency, settings.locale)}
               {m.minutes > 0 &&
                 ` · ${showMinutes(m.minutes)}, ${showMoney(m.labourCents, settings.currency, settings.locale)}`}

@@ -1,9 +1,8 @@
 import { BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js';
 import { Bar } from 'react-chartjs-2';
-import { WORK_STAGES, type Settings, type WorkStage } from '#core/bench';
+import { WORK_STAGES, workWord, type Settings, type WorkStage } from '#core/bench';
 import type { LabourSum } from '#core/labour';
 import { showMinutes, showMoney } from '#core/units';
-import { WORK_WORDS } from '#core/words';
 
 Chart.register(BarElement, CategoryScale, LinearScale, Tooltip);
 Chart.defaults.font.family = "'Source Sans 3 Variable', sans-serif";
@@ -25,7 +24,7 @@ export function StageBars({ sums, settings }: { sums: ReadonlyMap<WorkStage, Lab
         <Bar
           aria-hidden
           data={{
-            labels: stages.map((s) => WORK_WORDS[s]),
+            labels: stages.map((s) => workWord(s)),
             datasets: [
               {
                 data: stages.map((s) => (sums.get(s)?.minutes ?? 0) / 60),
@@ -53,7 +52,7 @@ export function StageBars({ sums, settings }: { sums: ReadonlyMap<WorkStage, Lab
           {stages.map((s) => (
             <tr key={s} className="border-t border-line">
               <th scope="row" className="py-1.5 text-left font-normal">
-                {WORK_WORDS[s]}
+                {workWord(s)}
               </th>
               <td className="text-right">{showMinutes(sums.get(s)?.minutes ?? 0)}</td>
               <td className="w-32 text-right">

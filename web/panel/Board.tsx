@@ -186,17 +186,17 @@ export function Board(props: BoardProps) {
                   data-meant={n}
                 />
               ))}
-              {paths.cartoon.joints
-                .filter((j) => meantJoints.has(j.id))
+              {paths.joints
+                .filter((j) => meantJoints.has(j.number))
                 .map((j) => (
                   <circle
-                    key={j.id}
+                    key={j.number}
                     cx={j.at[0]}
                     cy={j.at[1]}
                     r={5.5}
                     stroke="var(--copper)"
                     strokeWidth={1.6}
-                    data-meant-joint={j.id}
+                    data-meant-joint={j.number}
                   />
                 ))}
               {[...selected].map((n) => (

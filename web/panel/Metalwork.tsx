@@ -1,12 +1,12 @@
 import { memo } from 'react';
-import type { Panel, Side } from '#core/bench';
-import type { PieceRow } from '../state/studio.ts';
-import type { PanelPaths } from './paths.ts';
+import { isBuiltIn, stepOf, type Side } from '#core/bench';
+import type { PicturePaths } from './paths.ts';
+import { looks, solderStep, type Pictured, type PicturedPiece } from './standing.ts';
 
 interface MetalworkProps {
-  readonly paths: PanelPaths;
-  readonly panel: Panel;
-  readonly pieces: readonly PieceRow[];
+  readonly paths: PicturePaths;
+  readonly panel: Pictured;
+  readonly pieces: readonly PicturedPiece[];
   readonly side: Side;
   readonly jointsOnly: boolean;
   readonly lit: boolean;
@@ -14,40 +14,35 @@ interface MetalworkProps {
 
 /** Lead or solder over the glass: cames at their face width, tacks, seams of the side in view, ticked joints. */
 export const Metalwork = memo(function Metalwork({ paths, panel, pieces, side, jointsOnly, lit }: MetalworkProps) {
-  const stageOf = new Map(pieces.map((p) => [p.number, p.stage]));
+  const { route, steps } = panel;
+  const tacked = new Set(pieces.filter((p) => isBuiltIn(route, p)).map((p) => p.number));
+  const leaded = new Set(pieces.filter((p) => stepOf(route, p.stage)?.look === 'leaded').map((p) => p.number));
   const onSide = new Set(panel.soldered[side]);
   const onOther = new Set(panel.soldered[side === 'front' ? 'back' : 'front']);
   // Looking for joints, one counts as done when both sides are: the missed one on the back is the classic fault.
   const soldered = jointsOnly ? new Set([...onSide].filter((id) => onOther.has(id))) : onSide;
   const labelMm = Math.max(5, Math.max(paths.box.width, paths.box.height) / 90);
-  const isWhole = panel.steps[side === 'front' ? 'solder-front' : 'solder-back'] !== undefined;
-  const dark = panel.steps.patina !== undefined;
+  const isWhole = steps[solderStep(route, side) ?? ''] !== undefined;
+  const dark = looks(panel, 'dark');
   return (
     <g fill="none" strokeLinecap="round" strokeLinejoin="round" style={{ pointerEvents: 'none' }}>
       {panel.technique === 'lead' ? (
-        <Cames
-          paths={paths}
-          stageOf={stageOf}
-          faceMm={panel.allowance.faceMm}
-          cemented={panel.steps.cement !== undefined}
-        />
+        <Cames paths={paths} leaded={leaded} faceMm={panel.allowance.faceMm} cemented={looks(panel, 'cemented')} />
       ) : isWhole ? (
         <Seams paths={paths} dark={dark} lit={lit} />
       ) : null}
       {!lit &&
-        paths.cartoon.joints.map((joint) => {
+        paths.joints.map((joint) => {
           const [x, y] = joint.at;
-          const tacked =
-            panel.technique === 'foil' &&
-            joint.pieces.length > 0 &&
-            joint.pieces.every((n) => stageOf.get(n) === 'in-place');
-          const done = soldered.has(joint.id);
+          const isTacked =
+            panel.technique === 'foil' && joint.pieces.length > 0 && joint.pieces.every((n) => tacked.has(n));
+          const done = soldered.has(joint.number);
           if (done && panel.technique === 'lead')
-            return <SolderedJoint key={joint.id} x={x} y={y} r={panel.allowance.faceMm * 0.72} />;
-          if ((!isWhole || jointsOnly) && (done || (tacked && !jointsOnly)))
+            return <SolderedJoint key={joint.number} x={x} y={y} r={panel.allowance.faceMm * 0.72} />;
+          if ((!isWhole || jointsOnly) && (done || (isTacked && !jointsOnly)))
             return (
               <circle
-                key={joint.id}
+                key={joint.number}
                 cx={x}
                 cy={y}
                 r={done ? 3.6 : 2.3}
@@ -58,7 +53,7 @@ export const Metalwork = memo(function Metalwork({ paths, panel, pieces, side, j
             );
           return jointsOnly && !done ? (
             <circle
-              key={joint.id}
+              key={joint.number}
               cx={x}
               cy={y}
               r={3.4}
@@ -71,14 +66,14 @@ export const Metalwork = memo(function Metalwork({ paths, panel, pieces, side, j
         })}
       {jointsOnly && (
         <g aria-hidden fill="#1b2429" fontSize={labelMm} fontWeight={650} textAnchor="middle" stroke="none">
-          {paths.cartoon.joints.map(({ id, at: [x, y] }) => (
+          {paths.joints.map(({ number, at: [x, y] }) => (
             <text
-              key={id}
+              key={number}
               x={x}
               y={y - labelMm * 0.9}
               style={{ paintOrder: 'stroke', stroke: '#ffffffd8', strokeWidth: 1.5 }}
             >
-              {id}
+              {number}
             </text>
           ))}
         </g>
@@ -89,16 +84,16 @@ export const Metalwork = memo(function Metalwork({ paths, panel, pieces, side, j
 
 function Cames({
   paths,
-  stageOf,
+  leaded,
   faceMm,
   cemented,
 }: {
-  paths: PanelPaths;
-  stageOf: ReadonlyMap<number, PieceRow['stage']>;
+  paths: PicturePaths;
+  leaded: ReadonlySet<number>;
   faceMm: number;
   cemented: boolean;
 }) {
-  const led = paths.lines.filter((_, i) => (paths.sides[i] ?? []).some((n) => stageOf.get(n) === 'leaded')).join('');
+  const led = paths.lines.filter((_, i) => (paths.sides[i] ?? []).some((n) => leaded.has(n))).join('');
   return (
     <>
       {cemented && <path d={led} stroke="#1e2326" strokeWidth={faceMm + 1.6} />}
@@ -109,7 +104,7 @@ function Cames({
   );
 }
 
-function Seams({ paths, dark, lit }: { paths: PanelPaths; dark: boolean; lit: boolean }) {
+function Seams({ paths, dark, lit }: { paths: PicturePaths; dark: boolean; lit: boolean }) {
   const all = paths.lines.join('');
   if (lit) return <path d={all} stroke="#111516" strokeWidth={4.4} />;
   return (

@@ -1,19 +1,18 @@
 import { memo, type ReactNode } from 'react';
-import type { Panel } from '#core/bench';
-import type { Side } from '#core/bench';
+import { BEGINS, stepOf, type Side } from '#core/bench';
 import type { Glass } from '#core/stock';
-import type { PieceRow } from '../state/studio.ts';
 import { Metalwork } from './Metalwork.tsx';
 import { PieceMark } from './PieceMark.tsx';
-import type { PanelPaths } from './paths.ts';
+import type { PicturePaths } from './paths.ts';
+import type { Pictured, PicturedPiece } from './standing.ts';
 import { textureTile, TILE_MM } from './textures.ts';
 
 export type View = 'front' | 'back' | 'lit' | 'joints';
 
 export interface PanelPictureProps {
-  readonly paths: PanelPaths;
-  readonly panel: Panel;
-  readonly pieces: readonly PieceRow[];
+  readonly paths: PicturePaths;
+  readonly panel: Pictured;
+  readonly pieces: readonly PicturedPiece[];
   readonly glasses: ReadonlyMap<string, Glass>;
   readonly view: View;
   /** Off in small pictures and above a thousand pieces, where they would only cost time. */
@@ -62,6 +61,7 @@ export const PanelPicture = memo(function PanelPicture({
           <PieceMark
             key={piece.number}
             piece={piece}
+            look={stepOf(panel.route, piece.stage)?.look ?? 'glass'}
             region={paths.region.get(piece.number) ?? ''}
             outline={paths.glass.get(piece.number) ?? ''}
             glass={piece.glassId ? glasses.get(piece.glassId) : undefined}
@@ -91,8 +91,8 @@ const Numbers = memo(function Numbers({
   lit,
   mirrored,
 }: {
-  paths: PanelPaths;
-  pieces: readonly PieceRow[];
+  paths: PicturePaths;
+  pieces: readonly PicturedPiece[];
   lit: boolean;
   mirrored: boolean;
 }) {
@@ -104,7 +104,7 @@ const Numbers = memo(function Numbers({
         if (!place) return null;
         const size = Math.max(most * 0.4, Math.min(most, place.labelRadiusMm * (number > 99 ? 0.95 : 1.15)));
         const [x, y] = place.labelAt;
-        const onGlass = stage !== 'to-cut' || lit;
+        const onGlass = stage !== BEGINS || lit;
         return (
           <text
             key={number}

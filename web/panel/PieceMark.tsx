@@ -1,22 +1,28 @@
 import { memo } from 'react';
+import { BEGINS, type Look } from '#core/bench';
 import type { CartoonPiece } from '#core/cartoon';
 import type { Glass } from '#core/stock';
-import type { PieceRow } from '../state/studio.ts';
+import type { PicturedPiece } from './standing.ts';
+
+type Place = Pick<CartoonPiece, 'labelAt' | 'labelRadiusMm'>;
 
 export interface PieceMarkProps {
-  readonly piece: PieceRow;
+  readonly piece: PicturedPiece;
+  /** What its step makes of it. */
+  readonly look: Look;
   readonly region: string;
   readonly outline: string;
   readonly glass: Glass | undefined;
   readonly lit: boolean;
   readonly textures: boolean;
   readonly chosen: boolean;
-  readonly place: CartoonPiece | undefined;
+  readonly place: Place | undefined;
 }
 
 /** One piece as the material it is now. Each state differs by line or texture too, not by colour alone. */
 export const PieceMark = memo(function PieceMark({
   piece,
+  look,
   region,
   outline,
   glass,
@@ -26,7 +32,8 @@ export const PieceMark = memo(function PieceMark({
   place,
 }: PieceMarkProps) {
   const { stage, number, broken } = piece;
-  const isGlass = stage !== 'to-cut' || ((lit || chosen) && glass !== undefined);
+  const isPaper = stage === BEGINS;
+  const isGlass = !isPaper || ((lit || chosen) && glass !== undefined);
   return (
     <g data-piece={number} data-stage={stage}>
       {isGlass ? (
@@ -38,8 +45,8 @@ export const PieceMark = memo(function PieceMark({
       ) : (
         <path d={region} fill={glass || broken ? 'var(--paper)' : 'url(#no-glass)'} />
       )}
-      {stage === 'to-cut' && !lit && <path d={region} fill="none" stroke="var(--paper-line)" strokeWidth={0.5} />}
-      {stage === 'to-cut' && !lit && !isGlass && glass && place && !broken && (
+      {isPaper && !lit && <path d={region} fill="none" stroke="var(--paper-line)" strokeWidth={0.5} />}
+      {isPaper && !lit && !isGlass && glass && place && !broken && (
         <circle
           cx={place.labelAt[0]}
           cy={place.labelAt[1] + Math.min(11, place.labelRadiusMm * 0.8)}
@@ -50,8 +57,8 @@ export const PieceMark = memo(function PieceMark({
         />
       )}
       {broken && place && <Crack place={place} outline={region} />}
-      {!lit && stage === 'cut' && <path d={outline} fill="none" stroke="var(--score)" strokeWidth={0.55} />}
-      {!lit && stage === 'ground' && (
+      {!lit && look === 'glass' && <path d={outline} fill="none" stroke="var(--score)" strokeWidth={0.55} />}
+      {!lit && look === 'frosted' && (
         <>
           <path d={outline} fill="none" stroke="var(--frost)" strokeOpacity={0.85} strokeWidth={3} />
           <path
@@ -64,7 +71,7 @@ export const PieceMark = memo(function PieceMark({
           />
         </>
       )}
-      {!lit && (stage === 'foiled' || stage === 'in-place') && (
+      {!lit && look === 'copper' && (
         <>
           <path d={outline} fill="none" stroke="var(--foil)" strokeWidth={2.9} />
           <path d={outline} fill="none" stroke="var(--foil-light)" strokeWidth={0.7} strokeOpacity={0.85} />
@@ -75,7 +82,7 @@ export const PieceMark = memo(function PieceMark({
 });
 
 /** A broken piece: its paper, and the crack that ran through it. */
-function Crack({ place, outline }: { place: CartoonPiece; outline: string }) {
+function Crack({ place, outline }: { place: Place; outline: string }) {
   const [x, y] = place.labelAt;
   const r = Math.max(5, place.labelRadiusMm * 1.5);
   const d = `M${x - r} ${y - r * 0.5}l${r * 0.5} ${r * 0.3} ${r * 0.1} ${-r * 0.35} ${r * 0.5} ${r * 0.6} ${r * 0.3} ${-r * 0.15} ${r * 0.6} ${r * 0.55}M${x - r * 0.4} ${y - r * 0.2}l${-r * 0.15} ${r * 0.7} ${r * 0.3} ${r * 0.4}`;

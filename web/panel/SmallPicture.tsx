@@ -1,21 +1,22 @@
+import { unpackPieces, type Glance } from '#contract';
+import type { Sketch } from '#core/cartoon';
 import type { Glass } from '#core/stock';
-import type { PanelAnswer, CartoonAnswer } from '#contract';
-import type { PanelRow } from '../state/studio.ts';
 import { PanelPicture } from './PanelPicture.tsx';
-import { panelPaths } from './paths.ts';
+import { sketchPaths } from './paths.ts';
+import type { Pictured } from './standing.ts';
 
 interface SmallPictureProps {
-  readonly panel: PanelRow;
-  readonly answer: PanelAnswer | undefined;
-  readonly cartoon: CartoonAnswer | undefined;
+  readonly panel: Pictured;
+  readonly pieces: Glance['pieces'];
+  readonly sketch: Sketch | undefined;
   readonly glasses: ReadonlyMap<string, Glass>;
   readonly pxPerMm: number;
 }
 
 /** A panel's living picture, small, standing on its foot. */
-export function SmallPicture({ panel, answer, cartoon, glasses, pxPerMm }: SmallPictureProps) {
+export function SmallPicture({ panel, pieces, sketch, glasses, pxPerMm }: SmallPictureProps) {
   const [w, h] = [panel.widthMm * pxPerMm, panel.heightMm * pxPerMm];
-  if (!cartoon || !answer) {
+  if (!sketch) {
     return (
       <svg aria-hidden width={w} height={h}>
         <rect
@@ -30,7 +31,7 @@ export function SmallPicture({ panel, answer, cartoon, glasses, pxPerMm }: Small
       </svg>
     );
   }
-  const paths = panelPaths(cartoon);
+  const paths = sketchPaths(sketch);
   const { x, y, width, height } = paths.box;
   return (
     <svg
@@ -45,7 +46,7 @@ export function SmallPicture({ panel, answer, cartoon, glasses, pxPerMm }: Small
       <PanelPicture
         paths={paths}
         panel={panel}
-        pieces={answer.pieces}
+        pieces={unpackPieces(pieces)}
         glasses={glasses}
         view="front"
         textures={false}

@@ -3,7 +3,8 @@ import type { CartoonAnswer } from '#contract';
 import { readDrawing } from '#core/cutting';
 import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import { doc } from '../../core/test/panels.ts';
-import { panelPaths } from './paths.ts';
+import { sketchOf } from '#core/cartoon';
+import { panelPaths, sketchPaths } from './paths.ts';
 
 function answer(source: string): CartoonAnswer {
   const result = readDrawing({ kind: 'read', source, options: {}, allowance: DEFAULT_ALLOWANCE.foil });
@@ -39,4 +40,12 @@ it('a ring piece is drawn with its hole', () => {
     answer(doc(90, 90, '<rect width="90" height="90"/><rect x="30" y="30" width="30" height="30"/>')),
   );
   expect([...ring.region.values()].map((d) => d.split('M').length - 1).sort()).toEqual([1, 2]);
+});
+
+it('a sketch is drawn like the drawing itself, to a tenth of a millimetre', () => {
+  const [paths, small] = [panelPaths(PANES), sketchPaths(JSON.parse(JSON.stringify(sketchOf(PANES.cartoon))))];
+  expect(small.box).toEqual(paths.box);
+  expect([...small.region]).toEqual([...paths.region]);
+  expect(small.sides).toEqual(paths.sides);
+  expect(small.joints.map((j) => [j.number, j.at])).toEqual(paths.joints.map((j) => [j.number, j.at]));
 });

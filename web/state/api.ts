@@ -1,5 +1,5 @@
-import type { Accepted, CartoonAnswer, ErrorAnswer, PanelAnswer, StudioAnswer } from '#contract';
-import type { StockMove } from '#core/stock';
+import type { Accepted, AnswerOf, CartoonAnswer, DrawingAnswer, ErrorAnswer, Place, StudyAnswer } from '#contract';
+import type { Sketch } from '#core/cartoon';
 
 /** A refusal from the server, or no answer at all: `words` is what the user reads. */
 export class ApiError extends Error {
@@ -29,15 +29,34 @@ async function ask<T>(path: string, init?: RequestInit): Promise<T> {
 const post = <T>(path: string, body: unknown): Promise<T> =>
   ask(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
 
+const at = encodeURIComponent;
+const place = <P extends Place>(path: string): Promise<AnswerOf<P>> => ask<AnswerOf<P>>(path);
+
 export const api = {
-  studio: () => ask<StudioAnswer>('/studio'),
-  panel: (id: string) => ask<PanelAnswer>(`/panels/${encodeURIComponent(id)}`),
-  cartoon: (id: string) => ask<CartoonAnswer>(`/cartoons/${encodeURIComponent(id)}`),
-  ledger: () => ask<{ moves: StockMove[] }>('/ledger'),
+  studio: () => place<'studio'>('/studio'),
+  today: () => place<'today'>('/today'),
+  jobs: (after: string | null) => place<'jobs'>(after === null ? '/jobs' : `/jobs?after=${at(after)}`),
+  commission: (id: string) => place<'commission'>(`/commissions/${at(id)}`),
+  panel: (id: string) => place<'panel'>(`/panels/${at(id)}`),
+  panelHistory: (id: string) => place<'history'>(`/panels/${at(id)}/history`),
+  panelHours: (id: string) => place<'panelHours'>(`/panels/${at(id)}/hours`),
+  /** @param id of the piece's row: the panel's, a slash and the piece's own */
+  pieceHistory: (id: string) => place<'history'>(`/pieces/${id.split('/').map(at).join('/')}/history`),
+  rack: () => place<'rack'>('/rack'),
+  ledger: (stockId: string) => place<'ledger'>(`/rack/${at(stockId)}/ledger`),
+  reckoning: (from: number, to: number) => place<'reckoning'>(`/reckoning?from=${from}&to=${to}`),
+  /** A drawing with what follows from it. */
+  cartoon: async (id: string): Promise<CartoonAnswer> => {
+    const [drawing, study] = await Promise.all([
+      ask<DrawingAnswer>(`/drawings/${at(id)}`),
+      ask<StudyAnswer>(`/drawings/${at(id)}/study`),
+    ]);
+    return { id, ...drawing, ...study };
+  },
+  sketch: (id: string) => ask<Sketch>(`/drawings/${at(id)}/sketch`),
   submit: (body: unknown) => post<Accepted>('/commands', body),
   putBack: (body: unknown) => post<Accepted>('/put-back', body),
-  takeCartoon: (panelId: string, body: unknown) =>
-    post<Accepted>(`/panels/${encodeURIComponent(panelId)}/cartoon`, body),
-  editDrawing: (panelId: string, body: unknown) => post<Accepted>(`/panels/${encodeURIComponent(panelId)}/edit`, body),
+  takeCartoon: (panelId: string, body: unknown) => post<Accepted>(`/panels/${at(panelId)}/cartoon`, body),
+  editDrawing: (panelId: string, body: unknown) => post<Accepted>(`/panels/${at(panelId)}/edit`, body),
   enter: (passcode: string) => post<{ ok: true }>('/enter', { passcode }),
 };

@@ -1,77 +1,130 @@
-import { keepPreviousData, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
+import {
+  keepPreviousData,
+  useInfiniteQuery,
+  useQueries,
+  useQuery,
+  useQueryClient,
+  type UseQueryResult,
+} from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
-import type { CartoonAnswer, LiveMessage, PanelAnswer, StudioAnswer } from '#contract';
-import { settingsOf, Studio, type Settings, type Tables } from '#core/bench';
+import type { CartoonAnswer, LiveMessage, PanelAnswer, RackAnswer, StudioAnswer } from '#contract';
+import type { Sketch } from '#core/cartoon';
+import { DEFAULT_SETTINGS, Studio, type Settings, type TableName, type Tables } from '#core/bench';
 import { api, ApiError } from './api.ts';
-import { usePosition } from './position.ts';
+import { heard } from './freshness.ts';
 
-export type PanelRow = Tables['panels'];
-export type PieceRow = Tables['pieces'];
-export type StockRow = Tables['stock'];
+export type { PanelRow, PieceRow, StockRow } from '#core/bench';
 
 const retry = (count: number, error: Error) => !(error instanceof ApiError && error.code !== 'no-answer') && count < 5;
+/** Answers hold until a change is heard of; so long they are not asked for again without one. */
+const HOLDS_MS = 60_000;
+const asked = { retry, staleTime: HOLDS_MS, placeholderData: keepPreviousData } as const;
 
-export function useStudio() {
-  return useQuery({ queryKey: ['studio'], queryFn: api.studio, retry, placeholderData: keepPreviousData });
-}
+export const useStudio = () => useQuery({ queryKey: ['studio'], queryFn: api.studio, ...asked });
+export const useToday = () => useQuery({ queryKey: ['today'], queryFn: api.today, ...asked });
+export const useRack = () => useQuery({ queryKey: ['rack'], queryFn: api.rack, ...asked });
 
-export function usePanel(id: string | undefined) {
-  return useQuery({
+/** Jobs in hand, and delivered ones page by page. */
+export const useJobs = () =>
+  useInfiniteQuery({
+    queryKey: ['jobs'],
+    queryFn: ({ pageParam }) => api.jobs(pageParam),
+    initialPageParam: null as string | null,
+    getNextPageParam: (last) => last.next,
+    retry,
+    staleTime: HOLDS_MS,
+  });
+
+export const useCommission = (id: string | undefined) =>
+  useQuery({
+    queryKey: ['commission', id],
+    queryFn: () => api.commission(id as string),
+    enabled: id !== undefined,
+    retry,
+    staleTime: HOLDS_MS,
+  });
+export const usePanel = (id: string | undefined) =>
+  useQuery({
     queryKey: ['panel', id],
     queryFn: () => api.panel(id as string),
     enabled: id !== undefined,
     retry,
+    staleTime: HOLDS_MS,
   });
-}
+export const usePanelHistory = (id: string) =>
+  useQuery({ queryKey: ['history', id], queryFn: () => api.panelHistory(id), retry, staleTime: HOLDS_MS });
+export const usePanelHours = (id: string) =>
+  useQuery({ queryKey: ['panel-hours', id], queryFn: () => api.panelHours(id), retry, staleTime: HOLDS_MS });
+export const usePieceHistory = (rowId: string) =>
+  useQuery({ queryKey: ['piece-history', rowId], queryFn: () => api.pieceHistory(rowId), retry, staleTime: HOLDS_MS });
+export const useLedger = (stockId: string) =>
+  useQuery({ queryKey: ['ledger', stockId], queryFn: () => api.ledger(stockId), retry, staleTime: HOLDS_MS });
+export const useReckoning = (from: number, to: number) =>
+  useQuery({ queryKey: ['reckoning', from, to], queryFn: () => api.reckoning(from, to), ...asked });
 
-export function usePanels(ids: readonly string[]): (PanelAnswer | undefined)[] {
-  return useQueries({
-    queries: ids.map((id) => ({ queryKey: ['panel', id], queryFn: () => api.panel(id), retry })),
-    combine: (all) => all.map((one) => one.data),
-  });
-}
-
-const cartoonQuery = (id: string | null) => ({
-  queryKey: ['cartoon', id],
-  queryFn: () => api.cartoon(id as string),
-  enabled: id !== null,
-  staleTime: Infinity,
-  retry,
-});
 /** The drawing of one panel; while a changed one is fetched, the one before it stays on the screen. */
-export const useCartoon = (id: string | null, panelId: string | undefined) =>
+export const useCartoon = (id: string | null, panelId: string | undefined): UseQueryResult<CartoonAnswer> =>
   useQuery({
-    ...cartoonQuery(id),
     queryKey: ['cartoon', id, panelId],
+    queryFn: () => api.cartoon(id as string),
+    enabled: id !== null,
+    staleTime: Infinity,
+    retry,
     placeholderData: (before: CartoonAnswer | undefined, query) =>
       query?.queryKey[2] === panelId && id !== null ? before : undefined,
   });
-export function useCartoons(ids: readonly (string | null)[]): (CartoonAnswer | undefined)[] {
-  return useQueries({ queries: ids.map(cartoonQuery), combine: (all) => all.map((one) => one.data) });
-}
 
-/** The studio's rows as the core reads them, so that the same rules run here for previews. */
-export function useReader(studio: StudioAnswer | undefined, panelId?: string, panel?: PanelAnswer): Studio {
+/** Drawings as small pictures need them. */
+export const useSketches = (ids: readonly (string | null)[]): (Sketch | undefined)[] =>
+  useQueries({
+    queries: ids.map((id) => ({
+      queryKey: ['sketch', id],
+      queryFn: () => api.sketch(id as string),
+      enabled: id !== null,
+      staleTime: Infinity,
+      retry,
+    })),
+    combine: (all) => all.map((one) => one.data),
+  });
+
+/** The rows that a screen knows, as the core reads them, so that the same rules run here for previews. */
+export function useReader(studio: StudioAnswer | undefined, rack?: RackAnswer, panel?: PanelAnswer): Studio {
   return useMemo(() => {
     const reader = new Studio();
-    if (!studio) return reader;
-    if (studio.settings) reader.load('settings', 'studio', studio.settings);
-    for (const table of ['people', 'glasses', 'stock', 'commissions', 'panels', 'hours', 'mishaps'] as const) {
-      for (const row of studio[table]) reader.load(table, row.id, row as never);
-    }
-    if (panelId && panel) for (const piece of panel.pieces) reader.load('pieces', piece.id, piece);
-    reader.seq = Math.max(studio.seq, panel?.seq ?? 0);
+    if (studio) loadStudio(reader, studio);
+    if (rack) load(reader, 'stock', rack.stock);
+    if (panel) loadPanel(reader, panel);
+    reader.seq = Math.max(studio?.seq ?? 0, rack?.seq ?? 0, panel?.seq ?? 0);
     return reader;
-  }, [studio, panelId, panel]);
+  }, [studio, rack, panel]);
+}
+
+function load<T extends TableName>(reader: Studio, table: T, rows: readonly { readonly id: string }[]): void {
+  // Answers are checked against the rows' own types in the contract.
+  for (const row of rows) reader.load(table, row.id, row as Tables[T]);
+}
+
+function loadStudio(reader: Studio, { settings, people, glasses, routes, routeSteps, clocks }: StudioAnswer): void {
+  if (settings) load(reader, 'settings', [settings]);
+  load(reader, 'people', people);
+  load(reader, 'glasses', glasses);
+  load(reader, 'routes', routes);
+  load(reader, 'routeSteps', routeSteps);
+  load(reader, 'hours', clocks);
+}
+
+function loadPanel(reader: Studio, { panel, commission, sections, steps, joints, pieces }: PanelAnswer): void {
+  load(reader, 'commissions', [commission]);
+  load(reader, 'panels', [panel]);
+  load(reader, 'sections', sections);
+  load(reader, 'steps', steps);
+  load(reader, 'joints', joints);
+  load(reader, 'pieces', pieces);
 }
 
 export function useSettings(): Settings {
   const { data } = useStudio();
-  return useMemo(() => {
-    const reader = new Studio();
-    if (data?.settings) reader.load('settings', 'studio', data.settings);
-    return settingsOf(reader);
-  }, [data?.settings]);
+  return data?.settings ?? DEFAULT_SETTINGS;
 }
 
 /** Listens for what other screens do and fetches what changed. */
@@ -79,16 +132,15 @@ export function useLive(): void {
   const client = useQueryClient();
   useEffect(() => {
     const source = new EventSource('/api/live');
+    let hasBegun = false;
+    source.onopen = () => {
+      hasBegun = false;
+    };
     source.onmessage = (event: MessageEvent<string>) => {
-      const message = JSON.parse(event.data) as LiveMessage;
-      const behind = message.seq > usePosition.getState().seq;
-      usePosition.getState().reached(message.seq);
-      const known = client.getQueryData<StudioAnswer>(['studio'])?.seq ?? 0;
-      if (!behind && known >= message.seq) return;
-      void client.invalidateQueries({ queryKey: ['studio'] });
-      if (message.panels.length === 0) void client.invalidateQueries({ queryKey: ['panel'] });
-      for (const id of message.panels) void client.invalidateQueries({ queryKey: ['panel', id] });
-      void client.invalidateQueries({ queryKey: ['ledger'] });
+      const { seq, databaseId, touched } = JSON.parse(event.data) as LiveMessage;
+      if (hasBegun) void heard.change(client, seq, touched);
+      else heard.begin(client, seq, databaseId);
+      hasBegun = true;
     };
     return () => source.close();
   }, [client]);

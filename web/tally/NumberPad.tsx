@@ -1,14 +1,21 @@
+import type { Route } from '#core/bench';
+
 const KEY = 'rounded-md font-semibold active:brightness-90';
 const FIGURES = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '-', '0', 'space'] as const;
-const VERBS = ['cut', 'ground', 'foiled', 'leaded', 'in place', 'broke', 'recut', 'from', 'joints', 'back'] as const;
+const ALWAYS = ['broke', 'recut', 'from', 'joints', 'back'] as const;
+
+/** What the route calls its steps, each by its first word, and what can be said on every route. */
+const verbsOf = (route: Route): string[] => [...route.pieceSteps.flatMap((s) => s.calls[0] ?? []), ...ALWAYS];
 
 /** The tally line by touch. It lies over the piece in hand, so that the panel stays in sight and lights up. */
 export function NumberPad({
+  route,
   text,
   write,
   enter,
   close,
 }: {
+  route: Route;
   text: string;
   write: (text: string) => void;
   enter: () => void;
@@ -22,7 +29,7 @@ export function NumberPad({
       className="absolute right-0 bottom-full z-10 flex w-[300px] flex-col gap-2 border-t border-l border-line bg-sheet p-3 shadow-[-6px_-6px_20px_#0002] xl:w-[352px]"
     >
       <div className="grid grid-cols-3 gap-1.5">
-        {VERBS.map((word) => (
+        {verbsOf(route).map((word) => (
           <button key={word} type="button" className={`${KEY} min-h-11 bg-soft text-[16px]`} onClick={() => verb(word)}>
             {word}
           </button>

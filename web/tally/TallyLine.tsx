@@ -1,16 +1,22 @@
 import { useState } from 'react';
-import type { Studio } from '#core/bench';
+import type { Route } from '#core/bench';
 import { Button } from '../ui/Button.tsx';
 import { NumberPad } from './NumberPad.tsx';
 import type { Tally } from './useTally.ts';
 
 /** What an artist would call across the room, written at the foot of the panel. */
-export function TallyLine({ tally }: { tally: Tally; reader: Studio }) {
+export function TallyLine({ tally, route }: { tally: Tally; route: Route }) {
   const [pad, setPad] = useState(false);
   return (
     <footer className="relative col-span-2 border-t border-line bg-sheet">
       {pad && tally.questions.length === 0 && (
-        <NumberPad text={tally.text} write={tally.write} enter={() => void tally.enter()} close={() => setPad(false)} />
+        <NumberPad
+          route={route}
+          text={tally.text}
+          write={tally.write}
+          enter={() => void tally.enter()}
+          close={() => setPad(false)}
+        />
       )}
       <form
         className="flex items-center gap-3 px-6 py-3.5"

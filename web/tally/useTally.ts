@@ -1,7 +1,14 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { decide, readTally, type BreakReason, type Command, type SourceQuestion, type TallyMeaning } from '#core/bench';
-import { effectWords, refusalWords } from '#core/words';
+import {
+  decide,
+  effectWords,
+  readTally,
+  refusalWords,
+  type BreakReason,
+  type SourceQuestion,
+  type TallyMeaning,
+} from '#core/bench';
 import { useBench } from '../state/bench.ts';
 import { useSend } from '../state/send.ts';
 import { useSelection } from '../state/selection.ts';
@@ -125,7 +132,7 @@ function state(
     };
   if (line.kind === 'typing') return { words: line.hint, isProblem: false };
   if (!command) return { words: '', isProblem: false };
-  const outcome = decide(reader, command as Command, { at: 0, seq: reader.seq + 1, personId, bench: '' }, reader.seq);
+  const outcome = decide(reader, command, { at: 0, seq: reader.seq + 1, personId, bench: '' }, reader.seq);
   if ('refusal' in outcome) return { words: refusalWords(outcome.refusal, unit, reader), isProblem: true };
   return { words: effectWords(command, reader, unit), isProblem: false };
 }

@@ -1,51 +1,79 @@
+import type { DisplayUnit } from '../../units/index.ts';
 import type { Act } from '../act.ts';
-import { acceptCartoon } from './acceptCartoon.ts';
-import { breakPieces } from './breakPieces.ts';
-import { cutPieces } from './cutPieces.ts';
-import { enterHours, removeHours, startClock, stopClock } from './hours.ts';
-import { finishStep, solderJoints } from './panelSteps.ts';
-import { advancePieces, giveGlass, stepBack } from './pieceMoves.ts';
-import { markPieces } from './markPieces.ts';
-import { putBack } from './putBack.ts';
-import { saveCommission, saveGlass, savePanel, savePerson, setSettings } from './setUp.ts';
-import { moveStock, receiveStock, writeOffStock } from './stockMoves.ts';
+import type { Reader } from '../tables.ts';
+import { acceptDrawing } from './acceptDrawing/act.ts';
+import { advancePieces } from './advancePieces/act.ts';
+import { askSteps } from './askSteps/act.ts';
+import { breakPieces } from './breakPieces/act.ts';
+import { changeSettings } from './changeSettings/act.ts';
+import { chooseGlass } from './chooseGlass/act.ts';
+import { cutPieces } from './cutPieces/act.ts';
+import { enterHours } from './enterHours/act.ts';
+import { finishStep } from './finishStep/act.ts';
+import { markPieces } from './markPieces/act.ts';
+import { moveStock } from './moveStock/act.ts';
+import { putBack } from './putBack/act.ts';
+import { receiveStock } from './receiveStock/act.ts';
+import { removeHours } from './removeHours/act.ts';
+import { saveCommission } from './saveCommission/act.ts';
+import { saveGlass } from './saveGlass/act.ts';
+import { savePanel } from './savePanel/act.ts';
+import { savePerson } from './savePerson/act.ts';
+import { saveRoute } from './saveRoute/act.ts';
+import { sendBack } from './sendBack/act.ts';
+import { solderJoints } from './solderJoints/act.ts';
+import { startClock } from './startClock/act.ts';
+import { stopClock } from './stopClock/act.ts';
+import { writeOffStock } from './writeOffStock/act.ts';
 
-/** Every kind of act, by the name it has in the log. A name is never given a second meaning. */
+/** Every kind of act, by the verb it has in the log. A name is never given a second meaning. */
 export const ACTS = {
-  settings: setSettings,
-  person: savePerson,
-  glass: saveGlass,
-  commission: saveCommission,
-  panel: savePanel,
-  cartoon: acceptCartoon,
-  'give-glass': giveGlass,
+  'change-settings': changeSettings,
+  'save-person': savePerson,
+  'save-glass': saveGlass,
+  'save-commission': saveCommission,
+  'save-panel': savePanel,
+  'save-route': saveRoute,
+  'accept-drawing': acceptDrawing,
+  'choose-glass': chooseGlass,
   mark: markPieces,
+  'ask-steps': askSteps,
   cut: cutPieces,
   advance: advancePieces,
-  'step-back': stepBack,
+  'send-back': sendBack,
   break: breakPieces,
-  joints: solderJoints,
-  step: finishStep,
+  'solder-joints': solderJoints,
+  'finish-step': finishStep,
   receive: receiveStock,
   'move-stock': moveStock,
   'write-off': writeOffStock,
-  'clock-start': startClock,
-  'clock-stop': stopClock,
-  hours: enterHours,
-  'hours-remove': removeHours,
+  'start-clock': startClock,
+  'stop-clock': stopClock,
+  'enter-hours': enterHours,
+  'remove-hours': removeHours,
   'put-back': putBack,
 } as const;
 
 export type ActKind = keyof typeof ACTS;
-type CommandOf<A> = A extends Act<infer C, infer _P> ? C : never;
-type PayloadOf<A> = A extends Act<infer _C, infer P> ? P : never;
+export const ACT_KINDS = Object.keys(ACTS) as ActKind[];
+export type AskOf<K extends ActKind> = (typeof ACTS)[K] extends Act<infer Ask, infer _F> ? Ask : never;
+export type FactOf<K extends ActKind> = (typeof ACTS)[K] extends Act<infer _A, infer Fact> ? Fact : never;
 
 /** What a user asks, by kind. */
-export type Command = { [K in ActKind]: { readonly kind: K; readonly ask: CommandOf<(typeof ACTS)[K]> } }[ActKind];
-/** What then happened, by kind. */
+export type Command = { [K in ActKind]: { readonly kind: K; readonly ask: AskOf<K> } }[ActKind];
+/** What then happened, by kind, said in the way of its version. */
 export type Happening = {
-  [K in ActKind]: { readonly kind: K; readonly payload: PayloadOf<(typeof ACTS)[K]> };
+  [K in ActKind]: { readonly kind: K; readonly version: number; readonly fact: FactOf<K> };
 }[ActKind];
 
-export const isActKind = (kind: string): kind is ActKind => kind in ACTS;
+export const isActKind = (kind: string): kind is ActKind => Object.hasOwn(ACTS, kind);
+/** The act of a kind, for whoever has a command or an event of that very kind. */
 export const actOf = (kind: ActKind): Act => ACTS[kind] as unknown as Act;
+
+/** What happened, as a line of the log: `12–18 cut from B7`. */
+export const happeningWords = ({ kind, fact }: Pick<Happening, 'kind' | 'fact'>, state: Reader): string =>
+  actOf(kind).told(fact, state);
+
+/** What a command would do, stated before it is done. */
+export const effectWords = ({ kind, ask }: Command, state: Reader, unit: DisplayUnit): string =>
+  actOf(kind).effect(ask, state, unit);

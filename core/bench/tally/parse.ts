@@ -1,12 +1,14 @@
-import {
-  BACK_REASONS,
-  readBreakReason,
-  type BackReason,
-  type BreakReason,
-  type PanelStep,
-  type Stage,
-} from '../route.ts';
-import type { Side } from '../acts/panelSteps.ts';
+import { BACK_REASONS, readBreakReason, type BackReason, type BreakReason } from '../reasons.ts';
+import type { StepCode } from '../routes/definition.ts';
+import type { Side } from '../acts/joints.ts';
+
+/** The words that a panel's route is called by. Of several words that begin alike the longest counts. */
+export interface Vocabulary {
+  /** Steps of pieces that come after “cut”. */
+  readonly pieceSteps: ReadonlyMap<string, StepCode>;
+  /** Steps of the panel as a whole. */
+  readonly panelSteps: ReadonlyMap<string, StepCode>;
+}
 
 /** What pieces a line names: single numbers, ranges, and words for a group (a glass code or a label). */
 export type Pick =
@@ -20,7 +22,7 @@ export type TallyLine =
   | { readonly kind: 'typing'; readonly picks: readonly Pick[]; readonly hint: string }
   | { readonly kind: 'problem'; readonly picks: readonly Pick[]; readonly problem: string }
   | { readonly kind: 'cut'; readonly picks: readonly Pick[]; readonly from: string | null }
-  | { readonly kind: 'advance'; readonly picks: readonly Pick[]; readonly to: Stage }
+  | { readonly kind: 'advance'; readonly picks: readonly Pick[]; readonly to: StepCode }
   | { readonly kind: 'back'; readonly picks: readonly Pick[]; readonly reason: BackReason }
   | {
       readonly kind: 'break';
@@ -38,48 +40,13 @@ export type TallyLine =
     }
   | { readonly kind: 'glass'; readonly picks: readonly Pick[]; readonly code: string }
   | { readonly kind: 'joints'; readonly side: Side; readonly picks: readonly Pick[] }
-  | { readonly kind: 'step'; readonly step: PanelStep }
+  | { readonly kind: 'step'; readonly step: StepCode }
   | { readonly kind: 'undo' }
   | { readonly kind: 'redo' };
 
-const ADVANCE: Readonly<Record<string, Stage>> = {
-  ground: 'ground',
-  foiled: 'foiled',
-  leaded: 'leaded',
-  tacked: 'in-place',
-  in: 'in-place',
-  'in place': 'in-place',
-  placed: 'in-place',
-};
-const STEPS: Readonly<Record<string, PanelStep>> = {
-  'solder front': 'solder-front',
-  'soldered front': 'solder-front',
-  'solder back': 'solder-back',
-  'soldered back': 'solder-back',
-  rim: 'rim',
-  cement: 'cement',
-  cemented: 'cement',
-  patina: 'patina',
-  wash: 'wash',
-  washed: 'wash',
-  wax: 'wax',
-  waxed: 'wax',
-  delivered: 'deliver',
-  deliver: 'deliver',
-};
-const VERBS = [
-  'cut',
-  ...Object.keys(ADVANCE),
-  'back',
-  'broke',
-  'broken',
-  'recut',
-  'glass',
-  'joints',
-  'undo',
-  'redo',
-  ...Object.keys(STEPS),
-];
+/** What can be said of pieces on every route. */
+const VERBS = ['cut', 'back', 'broke', 'broken', 'recut', 'glass'];
+const LINE_WORDS = ['joints', 'undo', 'redo'];
 /** A range longer than this is a slip of the finger. */
 const LONGEST_RANGE = 5000;
 
@@ -87,41 +54,60 @@ const LONGEST_RANGE = 5000;
  * Reads what an artist would call across the room: `12-18 31 cut`, `41 broke inside curve`,
  * `41 recut from B7 12 min`, `sky foiled`, `joints 3-9 back`, `undo`.
  */
-export function parseTally(line: string): TallyLine {
+export function parseTally(line: string, vocabulary: Vocabulary): TallyLine {
   const text = line.trim().replace(/[–—]/g, '-').replace(/\s+/g, ' ').toLowerCase();
   if (text === '') return { kind: 'empty' };
   if (text === 'undo' || text === 'redo') return { kind: text };
-  if (text in STEPS) return { kind: 'step', step: STEPS[text] as PanelStep };
+  const step = vocabulary.panelSteps.get(text);
+  if (step !== undefined) return { kind: 'step', step };
   const words = text
     .replace(/,/g, ' ')
     .replace(/\s*-\s*/g, '-')
     .split(' ')
     .filter(Boolean);
   if (words[0] === 'joints' || words[0] === 'joint') return joints(words.slice(1));
-  const verbAt = words.findIndex(
-    (word) =>
-      word === 'cut' || word in ADVANCE || ['back', 'broke', 'broken', 'recut', 'glass', 'placed'].includes(word),
-  );
+  const firsts = new Set([...vocabulary.pieceSteps.keys()].map((call) => call.split(' ')[0]));
+  const verbAt = words.findIndex((word) => VERBS.includes(word) || firsts.has(word));
   const named = picksOf(verbAt < 0 ? words : words.slice(0, verbAt));
   if ('problem' in named) return { kind: 'problem', picks: [], problem: named.problem };
   const { picks } = named;
-  if (verbAt < 0) return unfinished(picks, words);
+  if (verbAt < 0) return unfinished(picks, words, vocabulary);
   if (picks.length === 0)
     return { kind: 'problem', picks, problem: `Say which pieces first: “12-18 ${words[verbAt]}”.` };
   const tail = line.trim().replace(/\s+/g, ' ').split(' ');
-  return act(words[verbAt] as string, words.slice(verbAt + 1), picks, tail);
+  return act(words.slice(verbAt), picks, tail, vocabulary);
 }
 
-function unfinished(picks: readonly Pick[], words: readonly string[]): TallyLine {
-  const last = words.at(-1) as string;
-  const isVerbBegun = !/^\d/.test(last) && VERBS.some((verb) => verb.startsWith(last));
-  const known = isVerbBegun ? picks.slice(0, -1) : picks;
-  return { kind: 'typing', picks: known, hint: 'then cut, ground, foiled or leaded, in place, broke, recut, back' };
+function unfinished(picks: readonly Pick[], words: readonly string[], vocabulary: Vocabulary): TallyLine {
+  const last = words.at(-1) ?? '';
+  const known = [...VERBS, ...LINE_WORDS, ...vocabulary.pieceSteps.keys(), ...vocabulary.panelSteps.keys()];
+  const isVerbBegun = !/^\d/.test(last) && known.some((verb) => verb.startsWith(last));
+  const steps = [...vocabulary.pieceSteps.entries()].filter(
+    ([, code], i, all) => all.findIndex(([, c]) => c === code) === i,
+  );
+  const hint = `then cut, ${steps.map(([call]) => call).join(', ')}, broke, recut, back`;
+  return { kind: 'typing', picks: isVerbBegun ? picks.slice(0, -1) : picks, hint };
 }
 
-function act(verb: string, tail: readonly string[], picks: readonly Pick[], written: readonly string[]): TallyLine {
-  if (verb in ADVANCE && !(verb === 'in' && tail.length > 0 && tail[0] !== 'place'))
-    return { kind: 'advance', picks, to: ADVANCE[verb] as Stage };
+/** The longest call of a step that words begin with, as long as nothing else follows it. */
+function stepCalled(words: readonly string[], { pieceSteps }: Vocabulary): StepCode | null {
+  return pieceSteps.get(words.join(' ')) ?? pieceSteps.get(words[0] ?? '') ?? null;
+}
+
+function act(
+  words: readonly string[],
+  picks: readonly Pick[],
+  written: readonly string[],
+  vocabulary: Vocabulary,
+): TallyLine {
+  const [verb = '', ...tail] = words;
+  const to = stepCalled(words, vocabulary);
+  if (to !== null) {
+    const isWhole = vocabulary.pieceSteps.has(words.join(' '));
+    if (isWhole || tail.length === 0) return { kind: 'advance', picks, to };
+    const problem = `After “${verb}” comes nothing; “${tail.join(' ')}” is not known.`;
+    return { kind: 'problem', picks, problem };
+  }
   const clause = afterClauses(tail, written);
   if ('problem' in clause) return { kind: 'problem', picks, problem: clause.problem };
   const { from, minutes, rest } = clause;

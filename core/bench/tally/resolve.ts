@@ -1,8 +1,8 @@
 import type { Left } from '../../stock/index.ts';
 import type { Command } from '../acts/index.ts';
-import { stageIndex } from '../route.ts';
-import type { Panel, Piece, Reader } from '../tables.ts';
-import { parseTally, type Pick, type TallyLine } from './parse.ts';
+import { BEGINS, routeOf, type Route } from '../routes/route.ts';
+import type { PanelRow, PieceRow, Reader } from '../tables.ts';
+import { parseTally, type Pick, type TallyLine, type Vocabulary } from './parse.ts';
 
 /** Glass of these pieces is cut, but from which sheet, and what is left of it, was not said. */
 export interface SourceQuestion {
@@ -26,37 +26,51 @@ export interface TallyMeaning {
 
 const REST_STAYS: Left = { kind: 'stays' };
 
+/** The words that a route is called by. */
+export function vocabularyOf(route: Route): Vocabulary {
+  const calls = (steps: Route['pieceSteps']) =>
+    new Map(steps.flatMap((step) => step.calls.map((call) => [call.toLowerCase(), step.code] as const)));
+  return {
+    pieceSteps: calls(route.pieceSteps.filter((s) => s.deed === 'nothing')),
+    panelSteps: calls(route.panelSteps),
+  };
+}
+
 /** Reads a tally line for one panel: names pieces, picks the sheet where there is no doubt, or says what is missing. */
-export function readTally(text: string, state: Reader, panel: Panel & { id: string }): TallyMeaning {
-  const line = parseTally(text);
+export function readTally(text: string, state: Reader, panel: PanelRow): TallyMeaning {
+  const line = parseTally(text, vocabularyOf(routeOf(state, panel)));
   const nothing = { line, numbers: [], joints: [], command: null, direction: null, questions: [], problem: null };
   if (line.kind === 'empty') return nothing;
   if (line.kind === 'undo' || line.kind === 'redo') return { ...nothing, direction: line.kind };
   if (line.kind === 'step')
-    return { ...nothing, command: { kind: 'step', ask: { panelId: panel.id, step: line.step } } };
+    return { ...nothing, command: { kind: 'finish-step', ask: { panelId: panel.id, step: line.step } } };
   if (line.kind === 'joints') {
     const joints = line.picks.flatMap((pick) =>
       pick.kind === 'range' ? span(pick) : pick.kind === 'all' ? span({ from: 1, to: panel.jointCount }) : [],
     );
-    return { ...nothing, joints, command: { kind: 'joints', ask: { panelId: panel.id, side: line.side, joints } } };
+    return {
+      ...nothing,
+      joints,
+      command: { kind: 'solder-joints', ask: { panelId: panel.id, side: line.side, joints } },
+    };
   }
-  const pieces = new Map([...state.piecesOf(panel.id)].map((p) => [p.number, p]));
+  const pieces = new Map([...state.ask('piecesOfPanel', panel.id)].map((p) => [p.number, p]));
   const named = numbersOf(line.picks, pieces, state);
   if ('problem' in named) return { ...nothing, problem: line.kind === 'typing' ? null : named.problem };
   const { numbers } = named;
   const meaning = { ...nothing, numbers };
   if (line.kind === 'typing') return meaning;
   if (line.kind === 'problem') return { ...meaning, problem: line.problem };
-  const chosen = numbers.map((n) => pieces.get(n) as Piece);
+  const chosen = numbers.map((n) => pieces.get(n) as PieceRow);
   switch (line.kind) {
     case 'advance':
       return { ...meaning, command: { kind: 'advance', ask: { panelId: panel.id, numbers, to: line.to } } };
     case 'back':
-      return { ...meaning, command: { kind: 'step-back', ask: { panelId: panel.id, numbers, reason: line.reason } } };
+      return { ...meaning, command: { kind: 'send-back', ask: { panelId: panel.id, numbers, reason: line.reason } } };
     case 'glass': {
-      const glass = [...state.all('glasses')].find((g) => g.code.toLowerCase() === line.code);
+      const glass = [...state.ask('glassesWithCode', line.code)][0];
       if (!glass) return { ...meaning, problem: `There is no glass with the code “${line.code}”.` };
-      return { ...meaning, command: { kind: 'give-glass', ask: { panelId: panel.id, numbers, glassId: glass.id } } };
+      return { ...meaning, command: { kind: 'choose-glass', ask: { panelId: panel.id, numbers, glassId: glass.id } } };
     }
     case 'break': {
       const recut = line.from === null ? null : { stockId: labelOf(state, line.from), left: REST_STAYS };
@@ -70,7 +84,7 @@ export function readTally(text: string, state: Reader, panel: Panel & { id: stri
     }
     case 'recut': {
       const stockId = labelOf(state, line.from);
-      if (chosen.every((p) => p.stage === 'to-cut' && p.broken !== null))
+      if (chosen.every((p) => p.stage === BEGINS && p.broken !== null))
         return { ...meaning, command: cutCommand(panel.id, stockId, numbers) };
       if (line.reason === null) return { ...meaning, problem: 'Say why it is cut again: “41 recut chipped from B7”.' };
       return {
@@ -94,11 +108,11 @@ export function readTally(text: string, state: Reader, panel: Panel & { id: stri
 
 function cutMeaning(
   from: string | null,
-  chosen: readonly Piece[],
+  chosen: readonly PieceRow[],
   state: Reader,
-  panel: Panel & { id: string },
+  panel: PanelRow,
 ): Partial<TallyMeaning> {
-  const open = chosen.filter((p) => stageIndex(panel.technique, p.stage) === 0);
+  const open = chosen.filter((p) => p.stage === BEGINS);
   if (open.length === 0) return { problem: 'These pieces are cut already.' };
   const bare = open.filter((p) => p.glassId === null).map((p) => p.number);
   if (bare.length > 0)
@@ -129,9 +143,7 @@ const cutCommand = (panelId: string, stockId: string, numbers: readonly number[]
 
 /** The label as the rack writes it, whatever case it was typed in. */
 function labelOf(state: Reader, typed: string): string {
-  if (state.get('stock', typed)) return typed;
-  for (const item of state.all('stock')) if (item.id.toLowerCase() === typed.toLowerCase()) return item.id;
-  return typed;
+  return [...state.ask('stockWithLabel', typed.toLowerCase())][0]?.id ?? typed;
 }
 
 const span = ({ from, to }: { from: number; to: number }): number[] =>
@@ -139,7 +151,7 @@ const span = ({ from, to }: { from: number; to: number }): number[] =>
 
 function numbersOf(
   picks: readonly Pick[],
-  pieces: ReadonlyMap<number, Piece>,
+  pieces: ReadonlyMap<number, PieceRow>,
   state: Reader,
 ): { numbers: number[] } | { problem: string } {
   const numbers = new Set<number>();
@@ -156,9 +168,7 @@ function numbersOf(
         wrong.push(pieces.has(pick.from) ? pick.to : pick.from);
       for (const n of found) numbers.add(n);
     } else {
-      const glassIds = new Set(
-        [...state.all('glasses')].filter((g) => g.code.toLowerCase() === pick.word).map((g) => g.id),
-      );
+      const glassIds = new Set([...state.ask('glassesWithCode', pick.word)].map((g) => g.id));
       const group = [...pieces.values()].filter(
         (p) => p.label?.toLowerCase() === pick.word || (p.glassId !== null && glassIds.has(p.glassId)),
       );

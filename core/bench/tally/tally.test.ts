@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { smallStudio } from '../../test/smallStudio.ts';
-import { parseTally, readTally, type Panel } from '../index.ts';
-import { effectWords } from '../../words/index.ts';
+import { effectWords, parseTally, readTally, routeOf, vocabularyOf, type PanelRow } from '../index.ts';
+
+const FOIL = vocabularyOf(routeOf(smallStudio().studio, { routeId: 'foil@1' }));
 
 const numbers = (text: string) => {
-  const line = parseTally(text);
+  const line = parseTally(text, FOIL);
   return 'picks' in line ? line.picks : [];
 };
 
@@ -32,7 +33,7 @@ describe('reading a line', () => {
     ['41 recut', { kind: 'typing' }],
     ['cut', { kind: 'problem' }],
     ['1-99999 cut', { kind: 'problem' }],
-  ])('%s', (text, meaning) => expect(parseTally(text)).toMatchObject(meaning));
+  ])('%s', (text, meaning) => expect(parseTally(text, FOIL)).toMatchObject(meaning));
   it('names ranges and single pieces', () => {
     expect(numbers('12-14 31 cut')).toEqual([
       { kind: 'range', from: 12, to: 14 },
@@ -48,7 +49,7 @@ describe('held against a panel', () => {
     ask: { panelId: 'p', sources: [{ stockId: 'S1', numbers: [1, 2, 3], left: { kind: 'stays' } }] },
   });
   s.do({ kind: 'advance', ask: { panelId: 'p', numbers: [2], to: 'ground' } });
-  const panel = s.studio.get('panels', 'p') as Panel & { id: string };
+  const panel = s.studio.get('panels', 'p') as PanelRow;
   const read = (text: string) => readTally(text, s.studio, panel);
   it('lights up what is meant while it is typed', () => {
     expect(read('1-3').numbers).toEqual([1, 2, 3]);

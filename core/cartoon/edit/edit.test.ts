@@ -189,7 +189,7 @@ describe('numbers', () => {
     const { cartoon: next, continued } = edit(
       cartoon,
       { kind: 'renumber', order: 'outwards' },
-      { kept, sectionOf: new Map() },
+      { freeId: 1, kept, sectionOf: new Map() },
     );
     for (const n of kept) expect(area(next, n)).toBe(area(cartoon, n));
     expect(numbers(next)).toEqual(Array.from({ length: 25 }, (_, i) => i + 1));
@@ -199,14 +199,18 @@ describe('numbers', () => {
       [24, 'A'],
       [1, 'B'],
     ]);
-    const by = edit(cartoon, { kind: 'renumber', order: 'sections' }, { kept: new Set(), sectionOf }).cartoon;
+    const by = edit(
+      cartoon,
+      { kind: 'renumber', order: 'sections' },
+      { freeId: 1, kept: new Set(), sectionOf },
+    ).cartoon;
     expect([area(by, 1), area(by, 2), area(by, 3)]).toEqual([area(cartoon, 24), area(cartoon, 25), area(cartoon, 1)]);
   });
   it('by hand: two pieces exchange numbers; what is written on glass stays', () => {
     const cartoon = net();
     const { cartoon: next } = edit(cartoon, { kind: 'number', from: 3, to: 9 });
     expect([area(next, 9), area(next, 3)]).toEqual([area(cartoon, 3), area(cartoon, 9)]);
-    const around = { kept: new Set([9]), sectionOf: new Map() };
+    const around = { freeId: 1, kept: new Set([9]), sectionOf: new Map() };
     expect(refusal(cartoon, { kind: 'number', from: 3, to: 9 }, around)).toBe('number-taken');
     expect(refusal(cartoon, { kind: 'number', from: 9, to: 3 }, around)).toBe('number-kept');
     const neighbours = (c: Cartoon, n: number) => c.pieces.find((p) => p.number === n)?.neighbours ?? [];

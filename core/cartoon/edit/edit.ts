@@ -1,18 +1,10 @@
-import {
-  checkMap,
-  facesOf,
-  nearestOnSegment,
-  pathLength,
-  type MapLine,
-  type PlanarMap,
-  type Point,
-} from '../../geometry/index.ts';
+import { checkMap, facesOf, nearestOnSegment, pathLength, type PlanarMap, type Point } from '../../geometry/index.ts';
 import { chainLines } from '../chains.ts';
 import { describeCartoon, pieceRings, type NameFaces } from '../describe.ts';
 import { heal } from '../heal.ts';
-import { lineSearch } from '../lineSearch.ts';
 import type { DrawnLine } from '../read/types.ts';
 import type { Cartoon, CartoonPiece } from '../types.ts';
+import { carryOver, type CarryOver, type How } from './carryOver.ts';
 import { matchShapes, shiftOnto, type Continued } from './match.ts';
 import { renumber, type NumberingOrder } from './renumber.ts';
 
@@ -46,6 +38,8 @@ export type EditRefusal =
 
 /** Numbers that a change must leave alone, and sections to number by. */
 export interface EditSurroundings {
+  /** Ids below it were given by drawings of this panel before. */
+  readonly freeId: number;
   /** Written on glass, or locked. */
   readonly kept: ReadonlySet<number>;
   readonly sectionOf: ReadonlyMap<number, string>;
@@ -55,9 +49,14 @@ export interface Edited {
   readonly cartoon: Cartoon;
   /** For each piece of the new drawing, in its order. */
   readonly continued: readonly Continued[];
+  /** What became of pieces, lines and joints. */
+  readonly carry: CarryOver;
 }
 
-const ALONE: EditSurroundings = { kept: new Set(), sectionOf: new Map() };
+/** A changed drawing before its parts have their lasting ids. */
+type Redrawn = Pick<Edited, 'cartoon' | 'continued'> & Pick<How, 'linesStay' | 'move' | 'shift'>;
+
+const ALONE: EditSurroundings = { freeId: 1, kept: new Set(), sectionOf: new Map() };
 
 /** Carries one light change out; the drawing given is not touched. */
 export function editCartoon(
@@ -65,6 +64,18 @@ export function editCartoon(
   edit: Edit,
   around: EditSurroundings = ALONE,
 ): Edited | { readonly refusal: EditRefusal } {
+  const redrawn = redraw(cartoon, edit, around);
+  return 'refusal' in redrawn ? redrawn : lasting(cartoon, redrawn, around.freeId);
+}
+
+/** A drawing that follows another one as it is: what its lines take up may have changed, nothing else. */
+export const unchanged = (cartoon: Cartoon, freeId: number): Edited => lasting(cartoon, unmoved(cartoon), freeId);
+
+function lasting(old: Cartoon, { cartoon, continued, ...how }: Redrawn, freeId: number): Edited {
+  return { ...carryOver(old, cartoon, { continued, freeId, ...how }), continued };
+}
+
+function redraw(cartoon: Cartoon, edit: Edit, around: EditSurroundings): Redrawn | { readonly refusal: EditRefusal } {
   switch (edit.kind) {
     case 'add-line':
       return addLines(cartoon, [edit.points]);
@@ -106,7 +117,7 @@ export function editCartoon(
  * A drawing read anew takes over the numbers of the one before it: pieces that are the same keep theirs, new ones
  * take the number written in them or the next one above all.
  */
-export function continueCartoon(old: Cartoon, next: Cartoon): Edited {
+export function continueCartoon(old: Cartoon, next: Cartoon, freeId = 1): Edited {
   const shift = shiftOnto(old, next);
   const shapes = next.pieces.map((piece) => ({ rings: pieceRings(next, piece), areaMm2: piece.areaMm2 }));
   const found = matchShapes(old, shapes, shift);
@@ -125,15 +136,17 @@ export function continueCartoon(old: Cartoon, next: Cartoon): Edited {
   );
   const byNumber = new Map(next.pieces.map((p, i) => [numbers.get(p.number) as number, found[i] as Continued]));
   const { cartoon } = renumbered(next, numbers);
-  return { cartoon, continued: cartoon.pieces.map((p) => byNumber.get(p.number) as Continued) };
+  const continued = cartoon.pieces.map((p) => byNumber.get(p.number) as Continued);
+  return lasting(old, { cartoon, continued, linesStay: false, shift }, freeId);
 }
 
-const unmoved = (cartoon: Cartoon): Edited => ({
+const unmoved = (cartoon: Cartoon): Redrawn => ({
   cartoon,
+  linesStay: true,
   continued: cartoon.pieces.map((p) => ({ was: p.number, same: true })),
 });
 
-function renumbered(cartoon: Cartoon, next: ReadonlyMap<number, number>): Edited {
+function renumbered(cartoon: Cartoon, next: ReadonlyMap<number, number>): Redrawn {
   const to = (n: number) => next.get(n) ?? n;
   const was = new Map(cartoon.pieces.map((p) => [to(p.number), p.number]));
   const pieces = cartoon.pieces
@@ -142,11 +155,12 @@ function renumbered(cartoon: Cartoon, next: ReadonlyMap<number, number>): Edited
   const joints = cartoon.joints.map((j) => ({ ...j, pieces: j.pieces.map(to).sort((a, b) => a - b) }));
   return {
     cartoon: { ...cartoon, pieces, joints },
+    linesStay: true,
     continued: pieces.map((p) => ({ was: was.get(p.number) ?? null, same: true })),
   };
 }
 
-function addLines(cartoon: Cartoon, added: readonly (readonly Point[])[]): Edited | { refusal: EditRefusal } {
+function addLines(cartoon: Cartoon, added: readonly (readonly Point[])[]): Redrawn | { refusal: EditRefusal } {
   let drawn: DrawnLine[] = linesOf(cartoon.map);
   for (const points of added) {
     const [first, last] = [points[0], points.at(-1)];
@@ -168,7 +182,7 @@ function addLines(cartoon: Cartoon, added: readonly (readonly Point[])[]): Edite
   return edited.cartoon.pieces.length > cartoon.pieces.length ? edited : { refusal: 'splits-nothing' };
 }
 
-function takeLine(cartoon: Cartoon, line: number): Edited | { refusal: EditRefusal } {
+function takeLine(cartoon: Cartoon, line: number): Redrawn | { refusal: EditRefusal } {
   if (!cartoon.map.lines[line]) return { refusal: 'no-such-line' };
   const sides = cartoon.pieces.filter((p) => p.rings.flat().some((ref) => ref === line || ref === ~line));
   if (sides.length < 2) return { refusal: 'rim-stays' };
@@ -184,7 +198,7 @@ function takeLine(cartoon: Cartoon, line: number): Edited | { refusal: EditRefus
  * Lines at a node follow it as far as their next corner: each point by how near it is, so that a curve stays a
  * curve and the corners of the rim stay where they are.
  */
-function moveNode(cartoon: Cartoon, node: number, to: Point): Edited | { refusal: EditRefusal } {
+function moveNode(cartoon: Cartoon, node: number, to: Point): Redrawn | { refusal: EditRefusal } {
   const at = cartoon.map.nodes[node];
   if (!at) return { refusal: 'no-such-node' };
   const by: Point = [to[0] - at[0], to[1] - at[1]];
@@ -217,14 +231,16 @@ function drawnAlong(points: readonly Point[], [dx, dy]: Point): Point[] {
 }
 
 /** The same map with every point moved alike: nothing can cross that did not before. */
-function mapped(cartoon: Cartoon, move: (p: Point) => Point): Edited {
+function mapped(cartoon: Cartoon, move: (p: Point) => Point): Redrawn {
   const map: PlanarMap = {
     nodes: cartoon.map.nodes.map(move),
     lines: cartoon.map.lines.map((line) => ({ ...line, points: line.points.map(move) })),
   };
   const described = describeCartoon(map, inOrderOf(cartoon));
   return {
-    cartoon: { ...described, ...(cartoon.profiles ? { profiles: cartoon.profiles } : {}) },
+    cartoon: described,
+    linesStay: true,
+    move,
     continued: described.pieces.map((p) => ({ was: p.number, same: false })),
   };
 }
@@ -250,7 +266,7 @@ const inOrderOf =
 function fit(
   cartoon: Cartoon,
   { widthMm, heightMm, borderMm }: Extract<Edit, { kind: 'fit' }>,
-): Edited | { refusal: EditRefusal } {
+): Redrawn | { refusal: EditRefusal } {
   const { minX, minY, maxX, maxY } = cartoon.box;
   const along = (from: number, to: number, wanted: number) => {
     const middle = to - from - 2 * borderMm;
@@ -337,7 +353,7 @@ function withVertices(line: DrawnLine, feet: readonly Point[]): DrawnLine {
 }
 
 /** Arranges changed lines and gives every region its number back. Null when nothing closed is left. */
-function rebuilt(old: Cartoon, drawn: readonly DrawnLine[]): Edited | null {
+function rebuilt(old: Cartoon, drawn: readonly DrawnLine[]): Redrawn | null {
   const healed = heal(drawn, { snapMm: 0, mostMm: 0, refused: [], drawOn: [] });
   if (typeof healed === 'string') return null;
   const map = chainLines(healed.grid, healed.ends);
@@ -357,21 +373,8 @@ function rebuilt(old: Cartoon, drawn: readonly DrawnLine[]): Edited | null {
   );
   const numbered = new Map(found.filter((c) => c.was !== null).map((c) => [c.was as number, c]));
   return {
-    cartoon: { ...cartoon, ...(old.profiles ? { profiles: inheritProfiles(old, map.lines) } : {}) },
+    cartoon,
+    linesStay: false,
     continued: cartoon.pieces.map((p) => numbered.get(p.number) ?? { was: null, same: false }),
   };
-}
-
-/** A line this near to the middle of another one lies on it. */
-const SAME_LINE_MM = 0.05;
-
-/** Each line takes the profile of the old line that runs through its middle. */
-function inheritProfiles(old: Cartoon, lines: readonly MapLine[]): (string | null)[] {
-  const lineAt = lineSearch(old.map);
-  return lines.map(({ points }) => {
-    const k = Math.max(1, points.length >> 1);
-    const [a, b] = [points[k - 1] as Point, points[k] as Point];
-    const line = lineAt([(a[0] + b[0]) / 2, (a[1] + b[1]) / 2], SAME_LINE_MM);
-    return line === null ? null : (old.profiles?.[line] ?? null);
-  });
 }

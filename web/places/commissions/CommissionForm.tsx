@@ -1,13 +1,19 @@
 import { useState } from 'react';
 import { DEFAULT_ALLOWANCE, type Technique } from '#core/sizing';
-import type { Tables } from '#core/bench';
+import type { Commission } from '#core/bench';
 import { lengthToMm, type DisplayUnit } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ChoiceField, TextField } from '../../ui/Field.tsx';
 
 /** Enters or changes a commission. */
-export function CommissionForm({ entry, done }: { entry?: Tables['commissions']; done: (id: string) => void }) {
+export function CommissionForm({
+  entry,
+  done,
+}: {
+  entry?: Commission & { readonly id: string };
+  done: (id: string) => void;
+}) {
   const send = useSend();
   const [title, setTitle] = useState(entry?.title ?? '');
   const [client, setClient] = useState(entry?.client ?? '');
@@ -17,7 +23,7 @@ export function CommissionForm({ entry, done }: { entry?: Tables['commissions'];
     const id = entry?.id ?? crypto.randomUUID();
     if (
       await send.command({
-        kind: 'commission',
+        kind: 'save-commission',
         ask: { id, title: title.trim(), client: client.trim(), due: due || null, note: note.trim() },
       })
     )
@@ -82,7 +88,7 @@ export function PanelForm({
       heightMm: mm(height) as number,
       allowance: DEFAULT_ALLOWANCE[technique],
     };
-    if (await send.command({ kind: 'panel', ask })) done(id);
+    if (await send.command({ kind: 'save-panel', ask })) done(id);
   };
   return (
     <form

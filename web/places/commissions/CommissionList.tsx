@@ -1,6 +1,8 @@
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { progressOf } from '#core/words';
-import { usePanels, useSettings, useStudio } from '../../state/studio.ts';
+import type { JobLine } from '#contract';
+import { routeIn } from '../../panel/standing.ts';
+import { useJobs, useSettings, useStudio } from '../../state/studio.ts';
 import { dateWords, daysUntil } from '../../ui/dates.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -8,26 +10,24 @@ import { CommissionForm } from './CommissionForm.tsx';
 
 /** Every commission by due date, those in hand first; how far each is, drawn as a came that fills with solder. */
 export function CommissionList() {
-  const { data } = useStudio();
+  const { data: studio } = useStudio();
+  const { data, hasNextPage, fetchNextPage, isFetchingNextPage } = useJobs();
   const settings = useSettings();
   const [params, setParams] = useSearchParams();
   const navigate = useNavigate();
-  const panels = data?.panels ?? [];
-  const answers = usePanels(panels.map((p) => p.id));
-  const rows = (data?.commissions ?? []).map((commission) => {
-    const own = panels
-      .map((panel, i) => ({ panel, pieces: answers[i]?.pieces ?? [] }))
-      .filter(({ panel }) => panel.commissionId === commission.id);
-    const done = own.length > 0 && own.every(({ panel }) => panel.steps.deliver !== undefined);
+  if (!studio || !data) return null;
+  const open = data.pages.flatMap((page) => page.inHand);
+  const past = data.pages.flatMap((page) => page.past);
+  const line = ({ commission, panels: own }: JobLine) => {
+    const done = !commission.inHand;
+    const pieces = own.reduce((sum, { panel }) => sum + panel.pieceCount, 0);
     const share =
-      own.length === 0 ? 0 : own.reduce((sum, { panel, pieces }) => sum + progressOf(panel, pieces), 0) / own.length;
-    return { commission, own, done, share, pieces: own.reduce((sum, { panel }) => sum + panel.pieceCount, 0) };
-  });
-  const order = (a: (typeof rows)[number], b: (typeof rows)[number]) =>
-    (a.commission.due ?? '9').localeCompare(b.commission.due ?? '9');
-  const open = rows.filter((r) => !r.done).sort(order);
-  const past = rows.filter((r) => r.done).sort((a, b) => -order(a, b));
-  const line = ({ commission, own, done, share, pieces }: (typeof rows)[number]) => {
+      own.length === 0
+        ? 0
+        : own.reduce(
+            (sum, { panel, steps }) => sum + progressOf({ ...panel, steps, route: routeIn(studio, panel.routeId) }),
+            0,
+          ) / own.length;
     const days = commission.due ? daysUntil(commission.due) : null;
     return (
       <li key={commission.id}>
@@ -67,7 +67,7 @@ export function CommissionList() {
           New job
         </Button>
       </header>
-      {rows.length === 0 && (
+      {open.length + past.length === 0 && (
         <p className="py-10 text-[17px] text-mute">No commission is entered yet. “New job” begins one.</p>
       )}
       <ul aria-label="In hand">{open.map(line)}</ul>
@@ -75,6 +75,11 @@ export function CommissionList() {
         <>
           <h2 className="mt-8 mb-2 text-xl">Delivered</h2>
           <ul>{past.map(line)}</ul>
+          {hasNextPage && (
+            <Button className="mt-4" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
+              Earlier jobs
+            </Button>
+          )}
         </>
       )}
       <Sheet title="New job" open={params.has('new')} onClose={() => setParams({})}>

@@ -1,11 +1,12 @@
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import { unpackPieces } from '#contract';
 import { count, showMinutes, showMoney } from '#core/units';
-import { costOf, minutesOf } from '#core/labour';
 import { nextThing, TECHNIQUE_WORDS } from '#core/words';
 import { MishapList } from '../../labour/MishapList.tsx';
 import { SmallPicture } from '../../panel/SmallPicture.tsx';
-import { useCartoons, usePanels, useReader, useSettings, useStudio } from '../../state/studio.ts';
+import { standingIn } from '../../panel/standing.ts';
+import { useCommission, useSettings, useSketches, useStudio } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { dateWords } from '../../ui/dates.ts';
 import { Measures } from '../../ui/Length.tsx';
@@ -15,17 +16,16 @@ import { CommissionForm, PanelForm } from './CommissionForm.tsx';
 /** One commission: its panels as they stand, what comes next, what it has taken. */
 export function CommissionPage() {
   const { commissionId } = useParams();
-  const { data } = useStudio();
-  const reader = useReader(data);
+  const { data: studio } = useStudio();
+  const { data, isPending } = useCommission(commissionId);
   const settings = useSettings();
   const navigate = useNavigate();
   const [sheet, setSheet] = useState<'panel' | 'edit' | null>(null);
-  const panels = (data?.panels ?? []).filter((p) => p.commissionId === commissionId);
-  const answers = usePanels(panels.map((p) => p.id));
-  const cartoons = useCartoons(panels.map((p) => p.cartoonId));
-  const commission = data?.commissions.find((c) => c.id === commissionId);
-  if (!data) return null;
-  if (!commission)
+  const panels = data?.panels ?? [];
+  const sketches = useSketches(panels.map((p) => p.panel.cartoonId));
+  if (isPending || !studio) return null;
+  const commission = data?.commission;
+  if (!commission || !data)
     return (
       <main className="p-10">
         <h1 className="text-2xl">This commission is not in the studio</h1>
@@ -34,18 +34,16 @@ export function CommissionPage() {
         </Link>
       </main>
     );
-  const glasses = new Map(data.glasses.map((g) => [g.id, g]));
-  const ids = new Set(panels.map((p) => p.id));
-  const hours = data.hours.filter((h) => h.panelId !== null && ids.has(h.panelId));
-  const mishaps = data.mishaps.filter((m) => ids.has(m.panelId));
-  const tallest = Math.max(0, ...panels.map((p) => p.heightMm));
+  const glasses = new Map(studio.glasses.map((g) => [g.id, g]));
+  const nameOf = (panelId: string) => panels.find((p) => p.panel.id === panelId)?.panel.name ?? '';
+  const tallest = Math.max(0, ...panels.map((p) => p.panel.heightMm));
   const pxPerMm = Math.min(
     0.6,
     300 / Math.max(200, tallest),
     760 /
       Math.max(
         300,
-        panels.reduce((sum, p) => sum + p.widthMm, 0),
+        panels.reduce((sum, p) => sum + p.panel.widthMm, 0),
       ),
   );
   return (
@@ -70,8 +68,9 @@ export function CommissionPage() {
         </p>
       )}
       <ol className="mt-6 flex flex-wrap gap-x-10 gap-y-8">
-        {panels.map((panel, i) => {
-          const next = nextThing(panel, answers[i]?.pieces ?? []);
+        {panels.map((glance, i) => {
+          const panel = standingIn(studio, glance);
+          const next = nextThing(panel, unpackPieces(glance.pieces));
           return (
             <li key={panel.id} className="max-w-[440px]">
               <Link
@@ -82,8 +81,8 @@ export function CommissionPage() {
               >
                 <SmallPicture
                   panel={panel}
-                  answer={answers[i]}
-                  cartoon={cartoons[i]}
+                  pieces={glance.pieces}
+                  sketch={sketches[i]}
                   glasses={glasses}
                   pxPerMm={pxPerMm}
                 />
@@ -109,16 +108,9 @@ export function CommissionPage() {
           <div>
             <h2 className="mb-2 text-xl">So far</h2>
             <p className="text-[17px]">
-              <b>{showMinutes(hours.reduce((s, h) => s + minutesOf(h, data.now), 0))}</b> of work,{' '}
-              <b>
-                {showMoney(
-                  hours.reduce((s, h) => s + costOf(h, data.now), 0),
-                  settings.currency,
-                  settings.locale,
-                )}
-              </b>
-              .{' '}
-              {panels.map((p) => (
+              <b>{showMinutes(data.labour.minutes)}</b> of work,{' '}
+              <b>{showMoney(data.labour.cents, settings.currency, settings.locale)}</b>.{' '}
+              {panels.map(({ panel: p }) => (
                 <Link
                   key={p.id}
                   className="mr-3 underline decoration-line underline-offset-4"
@@ -131,7 +123,12 @@ export function CommissionPage() {
           </div>
           <div>
             <h2 className="mb-2 text-xl">Recuts</h2>
-            <MishapList mishaps={mishaps} reader={reader} settings={settings} named={panels.length > 1} />
+            <MishapList
+              mishaps={data.mishaps}
+              glasses={glasses}
+              settings={settings}
+              {...(panels.length > 1 ? { nameOf } : {})}
+            />
           </div>
         </section>
       )}
@@ -139,7 +136,7 @@ export function CommissionPage() {
         <PanelForm
           commissionId={commission.id}
           unit={settings.unit}
-          names={panels.map((p) => p.name)}
+          names={panels.map((p) => p.panel.name)}
           done={(id) => void navigate(`/panels/${id}/cartoon`)}
         />
       </Sheet>

@@ -1,7 +1,7 @@
 import { ToggleGroup } from 'radix-ui';
 import { useCallback, useState } from 'react';
 import { Link } from 'react-router';
-import { STAGE_WORDS, tallyOf } from '#core/words';
+import { tallyOf } from '#core/words';
 import { Board } from '../../panel/Board.tsx';
 import { PanelPicture, type View } from '../../panel/PanelPicture.tsx';
 import { useSelection } from '../../state/selection.ts';
@@ -23,7 +23,7 @@ export const MOST_TEXTURED = 700;
 
 /** The bench: the panel as it stands, the piece in hand, and the tally line at the foot. */
 export function BenchStep({ view }: { view: PanelView }) {
-  const { panel, pieces, paths, glasses, reader } = view;
+  const { panel, pieces, paths, glasses } = view;
   const [look, setLook] = useState<View>('front');
   const [asTable, setAsTable] = useState(false);
   const { numbers, at, panelId, choose, toggle } = useSelection();
@@ -105,9 +105,9 @@ export function BenchStep({ view }: { view: PanelView }) {
           className={`px-6 pb-2 text-[14.5px] ${look === 'lit' ? 'text-[#c3cdd1]' : 'text-mute'}`}
           data-testid="counts"
         >
-          {tallyOf(panel, pieces)
+          {tallyOf(panel)
             .filter((t) => t.count > 0)
-            .map((t) => `${t.count} ${STAGE_WORDS[t.stage]}`)
+            .map((t) => `${t.count} ${t.step.word}`)
             .join(' · ')}
           {look === 'joints' &&
             ` · joints soldered: front ${panel.soldered.front.length}, back ${panel.soldered.back.length} of ${panel.jointCount}`}
@@ -131,7 +131,7 @@ export function BenchStep({ view }: { view: PanelView }) {
           <Inspector view={view} numbers={[...selected]} ask={tally.ask} key={panel.id} />
         )}
       </aside>
-      <TallyLine tally={tally} reader={reader} />
+      <TallyLine tally={tally} route={panel.route} />
     </div>
   );
 }

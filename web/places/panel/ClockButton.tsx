@@ -1,29 +1,19 @@
 import { DropdownMenu } from 'radix-ui';
 import { toast } from 'sonner';
-import { runningClock, WORK_STAGES, type Hours, type Stage, type WorkStage } from '#core/bench';
+import { runningClock, WORK_STAGES, workWord, type Hours, type WorkStage } from '#core/bench';
 import { minutesOf } from '#core/labour';
 import { showClock } from '#core/units';
-import { nextThing, WORK_WORDS } from '#core/words';
+import { nextThing } from '#core/words';
 import { useBench } from '../../state/bench.ts';
 import { useSend } from '../../state/send.ts';
 import { useMinute } from '../../ui/useMinute.ts';
 import type { PanelView } from './panelView.ts';
 
-const WORK_OF: Readonly<Partial<Record<Stage, WorkStage>>> = {
-  cut: 'cutting',
-  ground: 'grinding',
-  foiled: 'foiling',
-  leaded: 'leading',
-  'in-place': 'soldering',
-};
-
 /** The work that the panel waits for: what one touch on the clock starts. */
 function likelyWork({ panel, pieces }: Pick<PanelView, 'panel' | 'pieces'>): WorkStage {
-  const next = nextThing(panel, pieces);
-  if (next.kind === 'stage' && next.stage) return WORK_OF[next.stage] ?? 'other';
-  if (next.kind === 'recut') return 'cutting';
-  if (next.kind === 'joints' || next.step === 'solder-front' || next.step === 'solder-back') return 'soldering';
-  return next.kind === 'step' ? 'finishing' : 'design';
+  const { kind, step } = nextThing(panel, pieces);
+  if (step) return step.work;
+  return kind === 'recut' ? 'cutting' : kind === 'done' ? 'finishing' : 'design';
 }
 
 const PART =
@@ -32,7 +22,7 @@ const PART =
 /** One touch starts the clock of whoever stands here, another stops it, or brings it over from another panel. */
 export function ClockButton({ view }: { view: PanelView }) {
   const personId = useBench((s) => s.personId);
-  const { panel, reader, settings } = view;
+  const { panel, reader, settings, clocks } = view;
   const send = useSend();
   const now = useMinute();
   const running = personId ? runningClock(reader, personId) : undefined;
@@ -42,26 +32,26 @@ export function ClockButton({ view }: { view: PanelView }) {
     if (personId === null) toast.error('Say who works here first: the round mark at the foot of the rail.');
     else
       void send.command({
-        kind: 'clock-start',
+        kind: 'start-clock',
         ask: { id: crypto.randomUUID(), personId, panelId: panel.id, stage },
       });
   };
-  const stop = () => personId && void send.command({ kind: 'clock-stop', ask: { personId, endedAt: null } });
+  const stop = () => personId && void send.command({ kind: 'stop-clock', ask: { personId, endedAt: null } });
   return (
     <div className="flex" data-testid="clock">
       <button type="button" className={`${PART} rounded-l-md`} onClick={() => (isHere ? stop() : start(likely))}>
         <span aria-hidden className={`size-2.5 rounded-full ${running ? 'bg-copper' : 'bg-line'}`} />
         {running && isHere ? (
           <>
-            {WORK_WORDS[running.stage]} <ClockTime entry={running} now={now} long={settings.longClockMin} />
+            {workWord(running.stage)} <ClockTime entry={running} now={now} long={settings.longClockMin} />
             <span className="text-mute">Stop</span>
           </>
         ) : (
           <>
-            Start {WORK_WORDS[likely].toLowerCase()}
+            Start {workWord(likely).toLowerCase()}
             {running && (
               <span className="max-w-40 truncate text-mute">
-                leaves {reader.get('panels', running.panelId ?? '')?.name ?? 'the other'}
+                leaves {clocks.find((c) => c.personId === personId)?.panelName ?? 'the other'}
               </span>
             )}
           </>
@@ -84,7 +74,7 @@ export function ClockButton({ view }: { view: PanelView }) {
                 className="flex min-h-11 cursor-pointer items-center rounded px-3 data-[highlighted]:bg-soft"
                 onSelect={() => start(stage)}
               >
-                {WORK_WORDS[stage]}
+                {workWord(stage)}
               </DropdownMenu.Item>
             ))}
           </DropdownMenu.Content>

@@ -1,6 +1,6 @@
-import { lastStage, PANEL_STEPS } from '#core/bench';
+import { isBuiltIn, workCaution } from '#core/bench';
 import { count, showNumbers } from '#core/units';
-import { CAUTIONS, nextStep, STEP_DONE, STEP_WORDS } from '#core/words';
+import { nextStep } from '#core/words';
 import { PanelPicture } from '../../panel/PanelPicture.tsx';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -11,7 +11,7 @@ import type { PanelView } from './panelView.ts';
 export function FinishStep({ view }: { view: PanelView }) {
   const { panel, pieces, paths, glasses, settings } = view;
   const send = useSend();
-  const open = pieces.filter((p) => p.stage !== lastStage(panel.technique)).map((p) => p.number);
+  const open = pieces.filter((p) => !isBuiltIn(panel.route, p)).map((p) => p.number);
   const next = nextStep(panel);
   const box = paths?.box;
   return (
@@ -52,28 +52,30 @@ export function FinishStep({ view }: { view: PanelView }) {
           </p>
         )}
         <ol className="grid gap-1">
-          {PANEL_STEPS[panel.technique].map((step) => {
-            const at = panel.steps[step];
+          {panel.route.panelSteps.map((step) => {
+            const at = panel.steps[step.code];
             return (
-              <li key={step} className="flex min-h-14 items-center gap-4 border-b border-line py-2">
+              <li key={step.code} className="flex min-h-14 items-center gap-4 border-b border-line py-2">
                 <span
                   aria-hidden
                   className={`size-[17px] shrink-0 rounded-full ${at !== undefined ? 'bg-[radial-gradient(circle_at_35%_28%,#fff,#cfd7db_45%,#858f95)] shadow-[0_0_0_1px_#6a7379]' : 'shadow-[0_0_0_1.5px_var(--strong)]'}`}
                 />
                 <span className="min-w-0 flex-1">
                   <span className={at !== undefined ? '' : 'font-semibold'}>
-                    {(at !== undefined ? STEP_DONE : STEP_WORDS)[step].replace(/^./, (c) => c.toUpperCase())}
+                    {(at !== undefined ? step.word : step.verb).replace(/^./, (c) => c.toUpperCase())}
                   </span>
                   {at !== undefined && <span className="text-mute"> · {momentWords(at, settings.locale)}</span>}
-                  {at === undefined && CAUTIONS[step] && (
-                    <span className="block text-[14px] text-mute">{CAUTIONS[step]}</span>
+                  {at === undefined && step.caution && (
+                    <span className="block text-[14px] text-mute">{step.caution}</span>
                   )}
                 </span>
                 {at === undefined && (
                   <Button
-                    look={step === next && open.length === 0 ? 'go' : 'plain'}
+                    look={step.code === next?.code && open.length === 0 ? 'go' : 'plain'}
                     disabled={open.length > 0}
-                    onClick={() => void send.command({ kind: 'step', ask: { panelId: panel.id, step } })}
+                    onClick={() =>
+                      void send.command({ kind: 'finish-step', ask: { panelId: panel.id, step: step.code } })
+                    }
                   >
                     Done
                   </Button>
@@ -83,7 +85,7 @@ export function FinishStep({ view }: { view: PanelView }) {
           })}
         </ol>
         <p className="mt-4 text-[15px] text-mute">
-          Single joints are ticked on the bench: <b className="text-ink">joints 3-9 back</b>. {CAUTIONS.soldering}
+          Single joints are ticked on the bench: <b className="text-ink">joints 3-9 back</b>. {workCaution('soldering')}
         </p>
         <div className="mt-3 flex gap-2">
           <Button onClick={() => void send.putBack('undo')}>Undo</Button>

@@ -29,7 +29,7 @@ export function GlassStep({ view }: { view: PanelView }) {
     );
   const list = [...selected].filter((n) => pieces.some((p) => p.number === n));
   const give = (glassId: string | null) =>
-    void send.command({ kind: 'give-glass', ask: { panelId: panel.id, numbers: list, glassId } });
+    void send.command({ kind: 'choose-glass', ask: { panelId: panel.id, numbers: list, glassId } });
   const bare = pieces.filter((p) => p.glassId === null);
   const onPick = (picked: readonly number[], how: 'set' | 'toggle' | 'add') => {
     if (how === 'toggle') for (const n of picked) toggle(panel.id, n);

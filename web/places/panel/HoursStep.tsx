@@ -1,4 +1,6 @@
+import { usePanelHours } from '../../state/studio.ts';
 import type { PanelView } from './panelView.ts';
+import { BEGINS } from '#core/bench';
 import { HoursBook } from '../../labour/HoursBook.tsx';
 import { MishapList } from '../../labour/MishapList.tsx';
 import { StageBars } from '../../labour/StageBars.tsx';
@@ -10,16 +12,17 @@ import { useMinute } from '../../ui/useMinute.ts';
 export function HoursStep({ view }: { view: PanelView }) {
   const { panel, pieces, reader, settings } = view;
   const now = useMinute();
-  const hours = [...reader.all('hours')].filter((h) => h.panelId === panel.id && !h.removed);
-  const mishaps = [...reader.all('mishaps')].filter((m) => m.panelId === panel.id);
+  const { data } = usePanelHours(panel.id);
+  const hours = data?.hours ?? [];
+  const mishaps = data?.mishaps ?? [];
   const minutes = hours.reduce((sum, h) => sum + minutesOf(h, now), 0);
   const labour = hours.reduce((sum, h) => sum + costOf(h, now), 0);
   const money = (cents: number) => showMoney(cents, settings.currency, settings.locale);
   const inPanel = pieces
-    .filter((p) => p.stage !== 'to-cut')
+    .filter((p) => p.stage !== BEGINS)
     .reduce((sum, p) => sum + priceOfArea(p.areaMm2, view.glasses.get(p.glassId ?? '')?.priceCentsPerM2 ?? 0), 0);
   const lost = mishaps.reduce((sum, m) => sum + m.glassCents, 0);
-  const begun = pieces.filter((p) => p.stage !== 'to-cut').length;
+  const begun = pieces.filter((p) => p.stage !== BEGINS).length;
   return (
     <main className="grid flex-1 content-start gap-x-12 gap-y-8 overflow-y-auto px-6 py-5 xl:grid-cols-[1.15fr_1fr]">
       <section>
@@ -40,7 +43,7 @@ export function HoursStep({ view }: { view: PanelView }) {
         </p>
         <StageBars sums={sumByStage(hours, now)} settings={settings} />
         <h2 className="mt-6 mb-2 text-xl">Recuts</h2>
-        <MishapList mishaps={mishaps} reader={reader} settings={settings} />
+        <MishapList mishaps={mishaps} glasses={view.glasses} settings={settings} />
       </section>
       <HoursBook hours={hours} panelId={panel.id} reader={reader} settings={settings} />
     </main>

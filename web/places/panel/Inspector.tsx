@@ -2,17 +2,22 @@ import { useState } from 'react';
 import {
   BACK_REASONS,
   BREAK_REASON_CODES,
-  ROUTES,
+  BEGINS,
+  reasonWords,
   stageIndex,
+  stepOf,
+  TAKES_GLASS,
+  wayOf,
+  workCaution,
   type BackReason,
   type BreakReason,
   type SourceQuestion,
-  type Stage,
+  type StepCode,
 } from '#core/bench';
-
 import { count, showArea, showNumbers } from '#core/units';
-import { CAUTIONS, nextThing, reasonWords, STAGE_WORDS } from '#core/words';
+import { nextThing } from '#core/words';
 import { useSend } from '../../state/send.ts';
+import { usePanelHistory } from '../../state/studio.ts';
 import type { AskedRecut } from '../../tally/useTally.ts';
 import { Button } from '../../ui/Button.tsx';
 import { momentWords } from '../../ui/dates.ts';
@@ -36,27 +41,22 @@ export function Inspector({ view, numbers, ask }: InspectorProps) {
   const [one] = chosen;
   const first = one as (typeof chosen)[number];
   const stages = [...new Set(chosen.map((p) => p.stage))];
-  const lowest = stages.reduce((a, b) => (stageIndex(panel.technique, a) < stageIndex(panel.technique, b) ? a : b));
-  const next = ROUTES[panel.technique][stageIndex(panel.technique, lowest) + 1] as Stage | undefined;
+  const { route } = panel;
+  const last = chosen.reduce((a, b) => (stageIndex(route, a.stage) <= stageIndex(route, b.stage) ? a : b));
+  const lowest = last.stage;
+  const way = wayOf(route, last);
+  const next = way[way.findIndex((s) => s.code === lowest) + 1];
   const list = chosen.map((p) => p.number);
   const cut = () => {
     const byGlass = new Map<string, number[]>();
     for (const p of chosen)
-      if (p.stage === 'to-cut' && p.glassId) byGlass.set(p.glassId, [...(byGlass.get(p.glassId) ?? []), p.number]);
+      if (p.stage === BEGINS && p.glassId) byGlass.set(p.glassId, [...(byGlass.get(p.glassId) ?? []), p.number]);
     ask([...byGlass].map(([glassId, own]) => ({ glassId, numbers: own })));
   };
-  const advance = (to: Stage) => void send.command({ kind: 'advance', ask: { panelId: panel.id, numbers: list, to } });
-  const noGlass = chosen.some((p) => p.stage === 'to-cut' && !p.glassId);
-  const work =
-    next === 'cut'
-      ? 'cutting'
-      : next === 'ground'
-        ? 'grinding'
-        : next === 'leaded'
-          ? 'leading'
-          : next === 'in-place'
-            ? 'soldering'
-            : undefined;
+  const advance = (to: StepCode) =>
+    void send.command({ kind: 'advance', ask: { panelId: panel.id, numbers: list, to } });
+  const noGlass = chosen.some((p) => p.stage === BEGINS && !p.glassId);
+  const caution = next && (next.caution ?? workCaution(next.work));
   return (
     <div className="flex min-h-full flex-col gap-3.5">
       {chosen.length === 1 ? (
@@ -66,7 +66,10 @@ export function Inspector({ view, numbers, ask }: InspectorProps) {
           <h2 className="text-3xl">{count(chosen.length, 'piece')}</h2>
           <p className="text-[15.5px]">{showNumbers(list, 14)}</p>
           <p className="text-mute">
-            {stages.map((s) => `${chosen.filter((p) => p.stage === s).length} ${STAGE_WORDS[s]}`).join(' · ')} ·{' '}
+            {stages
+              .map((s) => `${chosen.filter((p) => p.stage === s).length} ${stepOf(route, s)?.word ?? s}`)
+              .join(' · ')}{' '}
+            ·{' '}
             {showArea(
               chosen.reduce((sum, p) => sum + p.areaMm2, 0),
               view.settings.unit,
@@ -76,27 +79,27 @@ export function Inspector({ view, numbers, ask }: InspectorProps) {
         </>
       )}
       <div className="flex-1" />
-      {work && CAUTIONS[work] && <p className="border-l-4 border-line pl-3 text-[14px] text-mute">{CAUTIONS[work]}</p>}
+      {caution && <p className="border-l-4 border-line pl-3 text-[14px] text-mute">{caution}</p>}
       {asking === 'broke' ? (
         <BrokeForm view={view} numbers={list} ask={ask} close={() => setAsking(null)} />
       ) : asking === 'back' ? (
         <BackForm view={view} numbers={list} close={() => setAsking(null)} />
       ) : (
         <div className="grid grid-cols-2 gap-2">
-          {next === 'cut' && (
+          {next?.code === TAKES_GLASS && (
             <Button look="go" className="col-span-2" disabled={noGlass} onClick={cut}>
               {noGlass ? 'Choose its glass first' : first.broken ? 'Cut again' : 'Cut'}
             </Button>
           )}
-          {next && next !== 'cut' && (
-            <Button look="go" className="col-span-2" onClick={() => advance(next)}>
-              {STAGE_WORDS[next].replace(/^./, (c) => c.toUpperCase())}
+          {next && next.code !== TAKES_GLASS && (
+            <Button look="go" className="col-span-2" onClick={() => advance(next.code)}>
+              {next.word.replace(/^./, (c) => c.toUpperCase())}
             </Button>
           )}
           <Button onClick={() => setAsking('broke')} disabled={chosen.every((p) => p.broken) || noGlass}>
             Broke …
           </Button>
-          <Button className="px-1" onClick={() => setAsking('back')} disabled={stageIndex(panel.technique, lowest) < 2}>
+          <Button className="px-1" onClick={() => setAsking('back')} disabled={stageIndex(route, lowest) < 2}>
             Back …
           </Button>
         </div>
@@ -106,7 +109,8 @@ export function Inspector({ view, numbers, ask }: InspectorProps) {
 }
 
 function NothingInHand({ view }: { view: PanelView }) {
-  const { panel, pieces, log, settings } = view;
+  const { panel, pieces, settings } = view;
+  const { data } = usePanelHistory(panel.id);
   const next = nextThing(panel, pieces);
   return (
     <div className="flex flex-col gap-4">
@@ -119,7 +123,7 @@ function NothingInHand({ view }: { view: PanelView }) {
       <p className="text-[15px] text-mute">Tap a piece, draw a lasso round some, or type their numbers below.</p>
       <h3 className="mt-2 text-[17px]">Lately</h3>
       <ol className="grid gap-2 border-l-2 border-line pl-3.5 text-[14.5px]">
-        {log.slice(0, 12).map((line) => (
+        {(data?.lines ?? []).slice(0, 12).map((line) => (
           <li key={line.seq} className={line.mishap ? 'text-risk' : ''}>
             <span className="text-mute">{momentWords(line.at, settings.locale)}</span> {line.words}
             {line.who && <span className="text-mute"> · {line.who}</span>}
@@ -197,7 +201,7 @@ function BackForm({ view, numbers, close }: Omit<InspectorProps, 'ask'> & { clos
           look="go"
           onClick={() =>
             void send
-              .command({ kind: 'step-back', ask: { panelId: view.panel.id, numbers, reason } })
+              .command({ kind: 'send-back', ask: { panelId: view.panel.id, numbers, reason } })
               .then((done) => done && close())
           }
         >

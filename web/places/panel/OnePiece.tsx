@@ -1,13 +1,14 @@
 import { useMemo } from 'react';
+import { BEGINS, reasonWords, stepOf } from '#core/bench';
 import { takersOf } from '#core/stock';
 import { minutesByPiece } from '#core/labour';
 import { showArea, showMinutes, trimNumber } from '#core/units';
-import { cuttingFindingWords, reasonWords, STAGE_WORDS } from '#core/words';
+import { cuttingFindingWords } from '#core/words';
 import { boxOf } from '#core/geometry';
 import { ScorePicture } from '../../panel/ScorePicture.tsx';
 import { textureTile, TILE_MM } from '../../panel/textures.ts';
 import { useSend } from '../../state/send.ts';
-import type { PieceRow } from '../../state/studio.ts';
+import { usePanelHours, usePieceHistory, type PieceRow } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { momentWords } from '../../ui/dates.ts';
 import { Measures } from '../../ui/Length.tsx';
@@ -15,29 +16,29 @@ import type { PanelView } from './panelView.ts';
 
 /** One piece: its glass as cut, its facts in words, its history. */
 export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) {
-  const { glasses, answer, settings, log, reader, panel } = view;
+  const { glasses, answer, settings, reader, panel } = view;
+  const { data: labour } = usePanelHours(panel.id);
+  const { data: history } = usePieceHistory(piece.id);
   const glass = piece.glassId ? glasses.get(piece.glassId) : undefined;
   const findings = answer?.cuttability.find((c) => c.number === piece.number)?.findings ?? [];
   const cut = answer?.cuts.find((c) => c.number === piece.number);
   const send = useSend();
   const spent = useMemo(() => {
-    const hours = [...reader.all('hours')].filter((h) => h.panelId === panel.id);
-    return minutesByPiece(hours, panel.technique, view.pieces, Date.now()).get(piece.number) ?? 0;
-  }, [reader, panel, view.pieces, piece.number]);
-  const mine = log
-    .filter((line) => line.numbers.includes(piece.number))
-    .slice(0, 9)
-    .reverse();
+    return minutesByPiece(labour?.hours ?? [], panel.route, view.pieces, Date.now()).get(piece.number) ?? 0;
+  }, [labour, panel, view.pieces, piece.number]);
+  const mine = (history?.lines ?? []).slice(0, 9).reverse();
   const takers =
-    piece.stage === 'to-cut' && piece.glassId
-      ? takersOf(piece, piece.glassId, reader.all('stock'), !(glass?.flow ?? false)).slice(0, 3)
+    piece.stage === BEGINS && piece.glassId
+      ? takersOf(piece, piece.glassId, reader.ask('stockOfGlass', piece.glassId), !(glass?.flow ?? false)).slice(0, 3)
       : [];
   return (
     <>
       <h2 className="flex items-baseline gap-2.5 text-[34px]">
         {piece.number}
         <span className="font-sans text-[15.5px] font-medium text-mute">
-          {piece.broken ? `broken, to cut again: ${reasonWords(piece.broken)}` : STAGE_WORDS[piece.stage]}
+          {piece.broken
+            ? `broken, to cut again: ${reasonWords(piece.broken)}`
+            : (stepOf(panel.route, piece.stage)?.word ?? piece.stage)}
         </span>
       </h2>
       {piece.recheck && (
@@ -52,7 +53,7 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
           </Button>
         </div>
       )}
-      {piece.stage === 'to-cut' && cut ? (
+      {piece.stage === BEGINS && cut ? (
         <ScorePicture rings={cut.rings} number={piece.number} />
       ) : (
         <PieceDrawing view={view} piece={piece} />

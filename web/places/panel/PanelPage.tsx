@@ -1,5 +1,7 @@
+import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
-import { useCartoon, usePanel, useReader, useSettings, useStudio } from '../../state/studio.ts';
+import { standingOf } from '#core/bench';
+import { useCartoon, usePanel, useRack, useReader, useSettings, useStudio } from '../../state/studio.ts';
 import { panelPaths } from '../../panel/paths.ts';
 import { Measures } from '../../ui/Length.tsx';
 import { TECHNIQUE_WORDS } from '#core/words';
@@ -18,12 +20,22 @@ import { WayThrough } from './WayThrough.tsx';
 export function PanelPage() {
   const { panelId, step = 'bench' } = useParams();
   const studio = useStudio();
+  const rack = useRack();
   const panelAnswer = usePanel(panelId);
-  const reader = useReader(studio.data, panelId, panelAnswer.data);
+  const reader = useReader(studio.data, rack.data, panelAnswer.data);
   const settings = useSettings();
-  const panel = panelId ? reader.get('panels', panelId) : undefined;
+  const row = panelId ? reader.get('panels', panelId) : undefined;
+  const panel = useMemo(() => row && standingOf(reader, row), [reader, row]);
   const cartoon = useCartoon(panel?.cartoonId ?? null, panelId);
-  if (!panel)
+  const glasses = useMemo(() => new Map([...reader.all('glasses')].map((g) => [g.id, g])), [reader]);
+  const { data } = panelAnswer;
+  if (panelAnswer.isPending)
+    return (
+      <p className="p-10 text-mute" role="status">
+        Fetching the panel …
+      </p>
+    );
+  if (!panel || !data)
     return (
       <main className="p-10">
         <h1 className="text-2xl">This panel is not in the studio</h1>
@@ -32,17 +44,18 @@ export function PanelPage() {
         </Link>
       </main>
     );
-  const commission = reader.get('commissions', panel.commissionId);
-  const pieces = panelAnswer.data?.pieces ?? [];
+  const { commission } = data;
   const view: PanelView = {
     panel,
-    pieces,
+    commission,
+    set: data.set,
+    pieces: data.pieces as PanelView['pieces'],
     reader,
     settings,
-    log: panelAnswer.data?.log ?? [],
+    clocks: studio.data?.clocks ?? [],
     answer: cartoon.data ?? null,
     paths: cartoon.data ? panelPaths(cartoon.data) : null,
-    glasses: new Map([...reader.all('glasses')].map((g) => [g.id, g])),
+    glasses,
   };
   const problem = panelAnswer.error ?? cartoon.error;
   return (
@@ -50,15 +63,15 @@ export function PanelPage() {
       <header className="flex flex-wrap items-center gap-x-6 gap-y-1 px-6 pt-3 pb-2">
         <div className="min-w-0">
           <h1 className="text-[22px]">
-            {commission?.title ?? panel.name}
-            {commission && panel.name !== commission.title && <span className="text-mute"> · {panel.name}</span>}
+            {commission.title}
+            {panel.name !== commission.title && <span className="text-mute"> · {panel.name}</span>}
           </h1>
           <p className="text-[14.5px] text-mute">
             <Measures widthMm={panel.widthMm} heightMm={panel.heightMm} unit={settings.unit} /> ·{' '}
             {TECHNIQUE_WORDS[panel.technique]}
-            {commission?.due && ` · for ${dateWords(commission.due, settings.locale)}`} ·{' '}
+            {commission.due && ` · for ${dateWords(commission.due, settings.locale)}`} ·{' '}
             <Link className="underline decoration-line underline-offset-4" to={`/commissions/${panel.commissionId}`}>
-              {commission?.client || 'commission'}
+              {commission.client || 'commission'}
             </Link>
           </p>
         </div>

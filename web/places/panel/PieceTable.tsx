@@ -1,7 +1,6 @@
 import { useMemo, useState } from 'react';
-import { ROUTES, type Stage } from '#core/bench';
+import { stepOf, type StepCode } from '#core/bench';
 import { showArea } from '#core/units';
-import { STAGE_WORDS } from '#core/words';
 import type { PanelView } from './panelView.ts';
 
 interface PieceTableProps {
@@ -13,7 +12,7 @@ interface PieceTableProps {
 /** The same panel in words: every piece a row; filtered by stage, glass or number. */
 export function PieceTable({ view, selected, onPick }: PieceTableProps) {
   const { pieces, glasses, panel, settings } = view;
-  const [stage, setStage] = useState<Stage | 'any' | 'broken' | 'recut'>('any');
+  const [stage, setStage] = useState<StepCode>('any');
   const [words, setWords] = useState('');
   const rows = useMemo(
     () =>
@@ -42,15 +41,11 @@ export function PieceTable({ view, selected, onPick }: PieceTableProps) {
       <div className="flex flex-wrap gap-3 pb-2">
         <label className="flex items-center gap-2 text-[15px] text-mute">
           Stage
-          <select
-            className={`${box} text-ink`}
-            value={stage}
-            onChange={(e) => setStage(e.target.value as typeof stage)}
-          >
+          <select className={`${box} text-ink`} value={stage} onChange={(e) => setStage(e.target.value)}>
             <option value="any">any</option>
-            {ROUTES[panel.technique].map((s) => (
-              <option key={s} value={s}>
-                {STAGE_WORDS[s]}
+            {panel.route.pieceSteps.map((s) => (
+              <option key={s.code} value={s.code}>
+                {s.word}
               </option>
             ))}
             <option value="broken">broken</option>
@@ -111,7 +106,7 @@ export function PieceTable({ view, selected, onPick }: PieceTableProps) {
                     </button>
                   </th>
                   <td className={`pr-3 ${p.broken ? 'font-semibold text-risk' : ''}`}>
-                    {p.broken ? 'broken' : STAGE_WORDS[p.stage]}
+                    {p.broken ? 'broken' : (stepOf(panel.route, p.stage)?.word ?? p.stage)}
                   </td>
                   <td className="pr-3">
                     <span className="inline-flex items-center gap-2">

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { lastStage } from '#core/bench';
+import { isBuiltIn } from '#core/bench';
 import type { PanelView } from './panelView.ts';
 
 type State = 'done' | 'now' | 'later';
@@ -11,9 +11,9 @@ function states({ panel, pieces }: PanelView): readonly [string, string, boolean
     ['measure', 'Measure', hasDrawing],
     ['cartoon', 'Cartoon', hasDrawing],
     ['glass', 'Glass', hasDrawing && pieces.every((p) => p.glassId !== null)],
-    ['bench', 'Bench', hasDrawing && pieces.length > 0 && pieces.every((p) => p.stage === lastStage(panel.technique))],
-    ['finish', 'Finish', panel.steps.deliver !== undefined],
-    ['hours', 'Hours & cost', panel.steps.deliver !== undefined],
+    ['bench', 'Bench', hasDrawing && pieces.length > 0 && pieces.every((p) => isBuiltIn(panel.route, p))],
+    ['finish', 'Finish', panel.deliveredAt !== null],
+    ['hours', 'Hours & cost', panel.deliveredAt !== null],
   ];
 }
 

@@ -46,7 +46,7 @@ export function GlassForm({ entry, settings, done }: { entry?: Glass; settings: 
     code !== '' && name.trim() !== '' && [thicknessProblem, priceProblem, codeProblem].every((p) => p === null);
   const keep = async () =>
     (await send.command({
-      kind: 'glass',
+      kind: 'save-glass',
       ask: { ...glass, id: entry?.id ?? crypto.randomUUID(), name: name.trim() },
     })) && done();
   return (

@@ -1,9 +1,7 @@
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ledgerTotals, type Glass, type StockItem } from '#core/stock';
+import type { Glass, StockItem } from '#core/stock';
 import { count, showArea, showMoney } from '#core/units';
-import { api } from '../../state/api.ts';
-import { useSettings, useStudio, type StockRow } from '../../state/studio.ts';
+import { useRack, useSettings, useStudio, type StockRow } from '../../state/studio.ts';
 import { textureTile } from '../../panel/textures.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -17,12 +15,12 @@ const PX_PER_MM = 0.155;
 /** The rack: sheets and offcuts standing in their slots, to one scale, in their colours, lit from behind. */
 export function Rack() {
   const { data } = useStudio();
+  const { data: rack } = useRack();
   const settings = useSettings();
   const [open, setOpen] = useState<Open>(null);
   const [words, setWords] = useState('');
-  const ledger = useQuery({ queryKey: ['ledger'], queryFn: api.ledger });
-  if (!data) return null;
-  const here = data.stock.filter((s) => s.gone === null);
+  if (!data || !rack) return null;
+  const here = rack.stock;
   const asked = words.trim().toLowerCase();
   const glasses = [...data.glasses]
     .filter(
@@ -32,8 +30,8 @@ export function Rack() {
         here.some((s) => s.glassId === g.id && s.id.toLowerCase() === asked),
     )
     .sort((a, b) => a.code.localeCompare(b.code));
-  const totals = ledger.data ? ledgerTotals(ledger.data.moves) : null;
-  const item = open?.kind === 'item' ? data.stock.find((s) => s.id === open.id) : undefined;
+  const { received = 0, pieces = 0, waste = 0, 'put back': back = 0 } = rack.totals;
+  const item = open?.kind === 'item' ? here.find((s) => s.id === open.id) : undefined;
   return (
     <main className="px-10 py-6">
       <header className="mb-2 flex flex-wrap items-center gap-3">
@@ -79,11 +77,10 @@ export function Rack() {
           />
         ))}
       </ul>
-      {totals && data.glasses.length > 0 && (
+      {data.glasses.length > 0 && (
         <p className="mt-8 border-t border-line pt-3 text-[15px] text-mute" data-testid="ledger">
-          The ledger: {showArea(totals.received, settings.unit)} received = {showArea(-totals.pieces, settings.unit)} in
-          pieces + {showArea(-totals.waste, settings.unit)} waste{' '}
-          {totals['put back'] !== 0 && `− ${showArea(totals['put back'], settings.unit)} put back `}+{' '}
+          The ledger: {showArea(received, settings.unit)} received = {showArea(-pieces, settings.unit)} in pieces +{' '}
+          {showArea(-waste, settings.unit)} waste {back !== 0 && `− ${showArea(back, settings.unit)} put back `}+{' '}
           {showArea(
             here.reduce((s, i) => s + i.areaMm2, 0),
             settings.unit,
@@ -92,7 +89,7 @@ export function Rack() {
         </p>
       )}
       <Sheet title="Receive glass" open={open?.kind === 'receive'} onClose={() => setOpen(null)}>
-        <ReceiveForm data={data} settings={settings} done={() => setOpen(null)} />
+        <ReceiveForm data={data} labels={here.map((s) => s.id)} settings={settings} done={() => setOpen(null)} />
       </Sheet>
       <Sheet
         title={open?.kind === 'glass' && open.glass ? `Glass ${open.glass.code}` : 'New glass'}
@@ -110,7 +107,6 @@ export function Rack() {
           <StockCard
             item={item}
             glass={data.glasses.find((g) => g.id === item.glassId)}
-            moves={ledger.data?.moves ?? []}
             settings={settings}
             done={() => setOpen(null)}
           />

@@ -7,7 +7,18 @@ import { Button } from '../../ui/Button.tsx';
 import { ChoiceField, TextField } from '../../ui/Field.tsx';
 
 /** A sheet arrives, or an offcut is put on the rack. */
-export function ReceiveForm({ data, settings, done }: { data: StudioAnswer; settings: Settings; done: () => void }) {
+export function ReceiveForm({
+  data,
+  labels,
+  settings,
+  done,
+}: {
+  data: StudioAnswer;
+  /** Of what stands on the rack. */
+  labels: readonly string[];
+  settings: Settings;
+  done: () => void;
+}) {
   const send = useSend();
   const { unit } = settings;
   const [kind, setKind] = useState<'sheet' | 'offcut'>('sheet');
@@ -26,7 +37,7 @@ export function ReceiveForm({ data, settings, done }: { data: StudioAnswer; sett
     text === '' || (mm !== null && mm > 0 && mm <= 10_000) ? null : 'More than 0.';
   const labelProblem =
     label === '' || /^[A-Za-z0-9][A-Za-z0-9._-]*$/.test(label)
-      ? data.stock.some((s) => s.id === label)
+      ? labels.some((taken) => taken.toLowerCase() === label.toLowerCase())
         ? 'This label is taken.'
         : null
       : 'Letters, digits, dots and dashes.';

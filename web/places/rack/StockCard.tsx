@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import type { Settings } from '#core/bench';
-import type { Glass, StockMove } from '#core/stock';
+import type { Glass } from '#core/stock';
 import { showArea, showMoney, showNumbers } from '#core/units';
 import { useSend } from '../../state/send.ts';
-import type { StockRow } from '../../state/studio.ts';
+import { useLedger, type StockRow } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { momentWords } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
@@ -13,20 +13,19 @@ import { Measures } from '../../ui/Length.tsx';
 export function StockCard({
   item,
   glass,
-  moves,
   settings,
   done,
 }: {
   item: StockRow;
   glass: Glass | undefined;
-  moves: readonly StockMove[];
   settings: Settings;
   done: () => void;
 }) {
   const send = useSend();
   const [place, setPlace] = useState(item.place);
   const [reason, setReason] = useState('');
-  const mine = moves.filter((m) => m.stockId === item.id);
+  const { data: ledger } = useLedger(item.id);
+  const mine = [...(ledger?.moves ?? [])].reverse();
   const words = {
     received: 'received',
     pieces: 'pieces',

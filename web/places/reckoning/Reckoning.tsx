@@ -1,74 +1,65 @@
-import { BREAK_REASON_CODES } from '#core/bench';
-import { costOf, minutesOf, sumByStage } from '#core/labour';
+import { useState } from 'react';
+import { reasonWords } from '#core/bench';
 import { showMinutes, showMoney } from '#core/units';
-import { reasonWords } from '#core/words';
 import { MishapList } from '../../labour/MishapList.tsx';
 import { StageBars } from '../../labour/StageBars.tsx';
-import { useReader, useSettings, useStudio } from '../../state/studio.ts';
+import { useReckoning, useSettings, useStudio } from '../../state/studio.ts';
+import { ChoiceField } from '../../ui/Field.tsx';
+import { PERIODS, periodFrom, type Period } from './periods.ts';
 
-/** What the studio learns: where the hours go, what breaks and why, what each job took. */
+/** What the studio learns of a period: where the hours go, what breaks and why, what each job took. */
 export function Reckoning() {
-  const { data } = useStudio();
-  const reader = useReader(data);
+  const { data: studio } = useStudio();
   const settings = useSettings();
-  if (!data) return null;
+  const [period, setPeriod] = useState<Period>('year');
+  const [today] = useState(() => Date.now());
+  const { from, to } = periodFrom(period, today);
+  const { data } = useReckoning(from, to);
+  if (!data || !studio) return null;
   const money = (cents: number) => showMoney(cents, settings.currency, settings.locale);
-  const reasons = BREAK_REASON_CODES.map((code) => ({ code, list: data.mishaps.filter((m) => m.reason === code) }))
-    .filter((r) => r.list.length > 0)
-    .sort((a, b) => b.list.length - a.list.length);
-  const most = Math.max(1, ...reasons.map((r) => r.list.length));
-  const jobs = data.commissions
-    .map((c) => {
-      const ids = new Set(data.panels.filter((p) => p.commissionId === c.id).map((p) => p.id));
-      const hours = data.hours.filter((h) => h.panelId !== null && ids.has(h.panelId));
-      const pieces = data.panels.filter((p) => ids.has(p.id)).reduce((s, p) => s + p.pieceCount, 0);
-      return {
-        c,
-        minutes: hours.reduce((s, h) => s + minutesOf(h, data.now), 0),
-        cents: hours.reduce((s, h) => s + costOf(h, data.now), 0),
-        pieces,
-        broke: data.mishaps.filter((m) => ids.has(m.panelId)),
-      };
-    })
-    .filter((j) => j.minutes > 0);
+  const glasses = new Map(studio.glasses.map((g) => [g.id, g]));
+  const most = Math.max(1, ...data.reasons.map((r) => r.count));
+  const nameOf = (panelId: string) => data.latest.find((m) => m.panelId === panelId)?.panelName ?? '';
   return (
     <main className="mx-auto grid max-w-6xl gap-x-14 gap-y-8 px-10 py-6 lg:grid-cols-2">
-      <h1 className="text-[28px] lg:col-span-2">Reckoning</h1>
+      <header className="flex flex-wrap items-end gap-6 lg:col-span-2">
+        <h1 className="text-[28px]">Reckoning</h1>
+        <div className="ml-auto w-56">
+          <ChoiceField
+            label="Over"
+            value={period}
+            onChange={(e) => setPeriod(e.target.value as Period)}
+            options={PERIODS.map(({ key, words }) => ({ value: key, text: words }))}
+          />
+        </div>
+      </header>
       <section>
         <h2 className="text-xl">Where the hours go</h2>
-        <StageBars sums={sumByStage(data.hours, data.now)} settings={settings} />
+        <StageBars sums={new Map(data.stages.map((s) => [s.stage, s]))} settings={settings} />
       </section>
       <section>
         <h2 className="mb-3 text-xl">What breaks, and why</h2>
-        {reasons.length === 0 ? (
+        {data.reasons.length === 0 ? (
           <p className="text-mute">Nothing has broken yet.</p>
         ) : (
           <ul className="grid gap-2.5">
-            {reasons.map(({ code, list }) => (
-              <li key={code} className="text-[15.5px]">
+            {data.reasons.map(({ reason, count, cents }) => (
+              <li key={reason} className="text-[15.5px]">
                 <span className="flex justify-between gap-4">
-                  <span>{reasonWords(code)}</span>
+                  <span>{reasonWords(reason)}</span>
                   <span className="text-mute">
-                    {list.length} · {money(list.reduce((s, m) => s + m.glassCents + m.labourCents, 0))}
+                    {count} · {money(cents)}
                   </span>
                 </span>
                 <span aria-hidden className="mt-1 block h-2 rounded-sm bg-soft">
-                  <i
-                    className="block h-2 rounded-sm bg-[#7fa9b4]"
-                    style={{ width: `${(100 * list.length) / most}%` }}
-                  />
+                  <i className="block h-2 rounded-sm bg-[#7fa9b4]" style={{ width: `${(100 * count) / most}%` }} />
                 </span>
               </li>
             ))}
           </ul>
         )}
         <h2 className="mt-8 mb-2 text-xl">Latest</h2>
-        <MishapList
-          mishaps={[...data.mishaps].sort((a, b) => b.at - a.at).slice(0, 6)}
-          reader={reader}
-          settings={settings}
-          named
-        />
+        <MishapList mishaps={data.latest} glasses={glasses} settings={settings} nameOf={nameOf} />
       </section>
       <section className="lg:col-span-2">
         <h2 className="mb-2 text-xl">What the jobs took</h2>
@@ -83,16 +74,16 @@ export function Reckoning() {
             </tr>
           </thead>
           <tbody>
-            {jobs.map(({ c, minutes, cents, pieces, broke }) => (
-              <tr key={c.id} className="border-t border-line">
+            {data.jobs.map(({ commissionId, title, minutes, cents, pieces, broke }) => (
+              <tr key={commissionId} className="border-t border-line">
                 <th scope="row" className="py-2 text-left font-semibold">
-                  {c.title}
+                  {title}
                 </th>
                 <td className="text-right">{pieces}</td>
                 <td className="text-right">{showMinutes(minutes)}</td>
                 <td className="text-right">{money(cents)}</td>
                 <td className="text-right">{pieces > 0 ? showMinutes(minutes / pieces) : ''}</td>
-                <td className="text-right">{broke.length || 'none'}</td>
+                <td className="text-right">{broke || 'none'}</td>
               </tr>
             ))}
           </tbody>

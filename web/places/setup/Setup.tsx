@@ -14,7 +14,7 @@ export function Setup() {
   const [studio, setStudio] = useState<string | null>(null);
   const [editing, setEditing] = useState<string | null>(null);
   if (!data) return null;
-  const set = (ask: Partial<typeof settings>) => void send.command({ kind: 'settings', ask }, 'Kept.');
+  const set = (ask: Partial<typeof settings>) => void send.command({ kind: 'change-settings', ask }, 'Kept.');
   return (
     <main className="mx-auto grid max-w-5xl gap-x-14 gap-y-8 px-10 py-6 lg:grid-cols-2">
       <h1 className="text-[28px] lg:col-span-2">Setup</h1>
@@ -134,7 +134,7 @@ function PersonForm({
       rateCentsPerHour: cents,
       active,
     };
-    if (!(await send.command({ kind: 'person', ask }, 'Entered.'))) return;
+    if (!(await send.command({ kind: 'save-person', ask }, 'Entered.'))) return;
     setName('');
     setRate('');
     done();

@@ -105,7 +105,7 @@ export function LightDesk({
           {panel.sourceName && (
             <a
               className="text-[15px] underline decoration-line underline-offset-4"
-              href={`/api/cartoons/${panel.cartoonId}/source`}
+              href={`/api/drawings/${panel.cartoonId}/source`}
             >
               Save the original drawing
             </a>

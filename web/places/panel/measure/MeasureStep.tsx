@@ -98,20 +98,19 @@ export function MeasureStep({ view }: { view: PanelView }) {
   const keep = async () => {
     setBusy(true);
     const isChanged = JSON.stringify(allowance) !== JSON.stringify(panel.allowance);
-    const ask = {
-      id: panel.id,
+    const wish = {
       commissionId: panel.commissionId,
       name: name.trim(),
       technique,
       widthMm: panel.widthMm,
       heightMm: panel.heightMm,
-      allowance: panel.cartoonId === null || technique !== panel.technique ? allowance : panel.allowance,
+      allowance,
       opening: wanted,
     };
-    const isKept = await send.command({ kind: 'panel', ask }, isChanged && answer ? undefined : 'Kept.');
-    // With a drawing there, its cut outlines follow at once.
-    if (isKept && isChanged && panel.cartoonId !== null)
-      await send.edit(panel.id, { kind: 'allowance', allowance }, 'Kept; the cut outlines follow.');
+    // With a drawing there its cut outlines follow in the same act; without one there is nothing to follow.
+    if (isChanged && panel.cartoonId !== null)
+      await send.edit(panel.id, { kind: 'allowance', allowance }, 'Kept; the cut outlines follow.', wish);
+    else await send.command({ kind: 'save-panel', ask: { id: panel.id, ...wish } }, 'Kept.');
     setBusy(false);
   };
   return (

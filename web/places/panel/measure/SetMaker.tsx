@@ -9,7 +9,7 @@ import type { PanelView } from '../panelView.ts';
 
 /** The same drawing for another opening of the set: the border keeps its width, the middle takes the rest. */
 export function SetMaker({ view }: { view: PanelView }) {
-  const { panel, reader, settings } = view;
+  const { panel, set, settings } = view;
   const send = useSend();
   const [name, setName] = useState('');
   const [width, setWidth] = useState('');
@@ -22,7 +22,6 @@ export function SetMaker({ view }: { view: PanelView }) {
   const problem = (text: string) => (text === '' || sound(text) ? null : 'A length above 0.');
   const borderMm = border.trim() === '' ? 0 : mm(border);
   const isSound = name.trim() !== '' && sound(width) && sound(height) && borderMm >= 0;
-  const set = [...reader.all('panels')].filter((p) => p.commissionId === panel.commissionId && p.id !== panel.id);
   const make = async () => {
     setBusy(true);
     const opening = {
@@ -36,17 +35,16 @@ export function SetMaker({ view }: { view: PanelView }) {
     const rim = 2 * outsideOfOutline(panel.allowance);
     const size = { widthMm: outside.widthMm - rim, heightMm: outside.heightMm - rim };
     const id = crypto.randomUUID();
-    const ask = {
-      id,
+    const wish = {
       commissionId: panel.commissionId,
       name: name.trim(),
       technique: panel.technique,
+      route: panel.route.key,
       allowance: panel.allowance,
       opening,
       ...size,
     };
-    const isKept = await send.command({ kind: 'panel', ask });
-    const isFitted = isKept && (await send.edit(id, { kind: 'fit', ...size, borderMm, from: panel.id }));
+    const isFitted = await send.edit(id, { kind: 'fit', ...size, borderMm, from: panel.id }, undefined, wish);
     setBusy(false);
     if (!isFitted) return;
     setMade({ id, name: name.trim() });

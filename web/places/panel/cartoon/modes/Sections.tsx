@@ -10,7 +10,7 @@ import type { ModeProps } from './ModeProps.ts';
 export function Sections({ view, selected }: ModeProps) {
   const { panel, pieces } = view;
   const send = useSend();
-  const known = panel.sections ?? {};
+  const known = panel.sections;
   const [letter, setLetter] = useState('A');
   const [name, setName] = useState<string | null>(null);
   const numbers = [...selected];

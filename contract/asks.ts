@@ -1,0 +1,152 @@
+import { z } from 'zod';
+import { BACK_REASONS, BREAK_REASON_CODES, DEEDS, LOOKS, WORK_STAGES, type ActKind, type AskOf } from '#core/bench';
+import { HIDINGS, TEXTURES } from '#core/stock';
+import { CURRENCIES } from '#core/units';
+import {
+  allowance,
+  cents,
+  day,
+  id,
+  instant,
+  knownLabel,
+  label,
+  left,
+  lengthMm,
+  locale,
+  name,
+  numbers,
+  opening,
+  stepCode,
+  technique,
+  words,
+} from './fields.ts';
+import type { Tied } from './tied.ts';
+
+/** Acts that have doors of their own: a drawing is read first, undo finds for itself what it puts back. */
+export type OwnDoor = 'accept-drawing' | 'put-back';
+export type DoorKind = Exclude<ActKind, OwnDoor>;
+
+const ofPieces = { panelId: id, numbers };
+
+export const savePanel = z.strictObject({
+  id,
+  commissionId: id,
+  name,
+  technique,
+  route: words(40).min(1).optional(),
+  widthMm: lengthMm,
+  heightMm: lengthMm,
+  allowance,
+  opening: opening.nullable().optional(),
+});
+
+const step = z.strictObject({
+  code: stepCode,
+  scope: z.enum(['piece', 'panel']),
+  word: name,
+  verb: name,
+  calls: z.array(words(30).min(1)).max(8),
+  work: z.enum(WORK_STAGES),
+  look: z.enum(LOOKS),
+  deed: z.enum(DEEDS),
+  needs: z.array(stepCode).max(40),
+  waitMin: z.number().int().min(0, 'must not be negative').max(525_600),
+  waitName: words(40).min(1).nullable(),
+  caution: words(400).min(1).nullable(),
+  mayBeLeftOut: z.boolean(),
+  onlyAsked: z.boolean(),
+});
+
+/** What a screen may ask, by act. */
+export const ASKS = {
+  'change-settings': z
+    .strictObject({
+      studio: name,
+      unit: z.enum(['mm', 'in']),
+      currency: z.enum(CURRENCIES),
+      locale,
+      longClockMin: z.number().int().min(15).max(1440),
+    })
+    .partial(),
+  'save-person': z.strictObject({ id, name, initial: words(3).min(1), rateCentsPerHour: cents, active: z.boolean() }),
+  'save-glass': z.strictObject({
+    id,
+    code: label,
+    name,
+    colour: z.string().regex(/^#[0-9a-f]{6}$/i, 'is no colour'),
+    texture: z.enum(TEXTURES),
+    thicknessMm: z.number().positive('must be more than 0').max(40),
+    hiding: z.enum(HIDINGS),
+    flow: z.boolean(),
+    priceCentsPerM2: cents,
+  }),
+  'save-commission': z.strictObject({ id, title: name, client: words(80), due: day.nullable(), note: words(2000) }),
+  'save-panel': savePanel,
+  'save-route': z.strictObject({
+    key: z.string().regex(/^[a-z][a-z0-9-]{0,39}$/, 'is no key'),
+    name,
+    technique,
+    steps: z.array(step).min(3).max(60),
+  }),
+  'choose-glass': z.strictObject({ ...ofPieces, glassId: id.nullable() }),
+  mark: z.strictObject({
+    ...ofPieces,
+    flowDeg: z.number().min(0).max(180).nullable().optional(),
+    section: z
+      .string()
+      .regex(/^[A-Z]$/, 'must be one letter')
+      .nullable()
+      .optional(),
+    sectionName: words(40).optional(),
+    locked: z.boolean().optional(),
+    recheck: z.literal(false).optional(),
+  }),
+  'ask-steps': z.strictObject({ ...ofPieces, steps: z.array(stepCode).max(20) }),
+  cut: z.strictObject({
+    panelId: id,
+    sources: z
+      .array(z.strictObject({ stockId: knownLabel, numbers, left }))
+      .min(1)
+      .max(50),
+  }),
+  advance: z.strictObject({ ...ofPieces, to: stepCode }),
+  'send-back': z.strictObject({ ...ofPieces, reason: z.enum(BACK_REASONS) }),
+  break: z.strictObject({
+    ...ofPieces,
+    reason: z.enum(BREAK_REASON_CODES),
+    minutes: z.number().min(0, 'must not be negative').max(600),
+    recut: z.strictObject({ stockId: knownLabel, left }).nullable(),
+  }),
+  'solder-joints': z.strictObject({ panelId: id, side: z.enum(['front', 'back']), joints: numbers }),
+  'finish-step': z.strictObject({ panelId: id, step: stepCode }),
+  receive: z.strictObject({
+    label,
+    glassId: id,
+    kind: z.enum(['sheet', 'offcut']),
+    widthMm: lengthMm.min(1, 'must be at least 1 mm'),
+    heightMm: lengthMm.min(1, 'must be at least 1 mm'),
+    place: words(40),
+    costCents: cents,
+  }),
+  'move-stock': z.strictObject({ stockId: knownLabel, place: name }),
+  'write-off': z.strictObject({ stockId: knownLabel, reason: name }),
+  'start-clock': z.strictObject({ id, personId: id, panelId: id.nullable(), stage: z.enum(WORK_STAGES) }),
+  'stop-clock': z.strictObject({ personId: id, endedAt: instant.nullable() }),
+  'enter-hours': z.strictObject({
+    id,
+    personId: id,
+    panelId: id.nullable(),
+    stage: z.enum(WORK_STAGES),
+    startedAt: instant,
+    endedAt: instant,
+    note: words(400),
+  }),
+  'remove-hours': z.strictObject({ entryId: id }),
+} as const satisfies Readonly<Record<DoorKind, z.ZodType>>;
+
+// A schema that says more, less or something else than the act's own type does not compile.
+export const TIED_ASKS: { readonly [K in DoorKind]: Tied<(typeof ASKS)[K], AskOf<K>> } = Object.fromEntries(
+  Object.keys(ASKS).map((kind) => [kind, true]),
+) as { [K in DoorKind]: true };
+
+export const DOOR_KINDS = Object.keys(ASKS) as DoorKind[];

@@ -1,0 +1,176 @@
+import { z } from 'zod';
+import { BREAK_REASON_CODES, DEEDS, LOOKS, TABLE_NAMES, WORK_STAGES, type TableName, type Tables } from '#core/bench';
+import { HIDINGS, MOVE_KINDS, TEXTURES } from '#core/stock';
+import { CURRENCIES } from '#core/units';
+import { allowance, opening, technique } from './fields.ts';
+import type { Tied } from './tied.ts';
+
+const text = z.string();
+const count = z.number().int().min(0);
+const mm = z.number().positive();
+const instant = z.number().int();
+const row = { id: text.min(1), rev: count };
+/** A row's name that hangs on a drawing: the core brands it, on the wire it is text. */
+const branded = <T>() => text.min(1) as unknown as z.ZodType<T>;
+const ofPanel = { panelId: text };
+
+/** Rows as they are stored and sent. What a screen or a check meets beside these is a fault of ours. */
+export const ROWS = {
+  settings: z.strictObject({
+    ...row,
+    studio: text,
+    unit: z.enum(['mm', 'in']),
+    currency: z.enum(CURRENCIES),
+    locale: text,
+    longClockMin: z.number().int().positive(),
+  }),
+  people: z.strictObject({ ...row, name: text, initial: text, rateCentsPerHour: count, active: z.boolean() }),
+  glasses: z.strictObject({
+    ...row,
+    code: text,
+    name: text,
+    colour: text,
+    texture: z.enum(TEXTURES),
+    thicknessMm: mm,
+    hiding: z.enum(HIDINGS),
+    flow: z.boolean(),
+    priceCentsPerM2: count,
+  }),
+  stock: z.strictObject({
+    ...row,
+    glassId: text,
+    kind: z.enum(['sheet', 'offcut']),
+    widthMm: mm,
+    heightMm: mm,
+    areaMm2: count,
+    place: text,
+    costCents: count,
+    parentId: text.nullable(),
+    gone: z.enum(['used up', 'written off']).nullable(),
+  }),
+  routes: z.strictObject({ ...row, key: text, version: z.number().int().positive(), name: text, technique }),
+  routeSteps: z.strictObject({
+    ...row,
+    routeId: text,
+    place: count,
+    code: text,
+    scope: z.enum(['piece', 'panel']),
+    word: text,
+    verb: text,
+    calls: z.array(text),
+    work: z.enum(WORK_STAGES),
+    look: z.enum(LOOKS),
+    deed: z.enum(DEEDS),
+    needs: z.array(text),
+    waitMin: count,
+    waitName: text.nullable(),
+    caution: text.nullable(),
+    mayBeLeftOut: z.boolean(),
+    onlyAsked: z.boolean(),
+  }),
+  commissions: z.strictObject({
+    ...row,
+    title: text,
+    client: text,
+    due: text.nullable(),
+    note: text,
+    inHand: z.boolean(),
+  }),
+  panels: z.strictObject({
+    ...row,
+    commissionId: text,
+    name: text,
+    technique,
+    routeId: text,
+    widthMm: mm,
+    heightMm: mm,
+    allowance,
+    opening: opening.nullable(),
+    cartoonId: text.nullable(),
+    sourceName: text.nullable(),
+    freeId: z.number().int().positive(),
+    pieceCount: count,
+    jointCount: count,
+    counts: z.strictObject({ stages: z.record(text, z.number().int().positive()), broken: count }),
+    deliveredAt: instant.nullable(),
+  }),
+  sections: z.strictObject({ ...row, ...ofPanel, letter: text, name: text }),
+  steps: z.strictObject({ ...row, ...ofPanel, step: text, at: instant }),
+  joints: z.strictObject({
+    rev: count,
+    id: branded<Tables['joints']['id']>(),
+    ...ofPanel,
+    number: z.number().int().positive(),
+    drawn: z.boolean(),
+    kind: z.enum(['L', 'T', 'X', 'many']),
+    frontAt: instant.nullable(),
+    backAt: instant.nullable(),
+  }),
+  pieces: z.strictObject({
+    rev: count,
+    id: branded<Tables['pieces']['id']>(),
+    ...ofPanel,
+    number: z.number().int().positive(),
+    drawn: z.boolean(),
+    label: text.nullable(),
+    glassId: text.nullable(),
+    stage: text,
+    asks: z.array(text),
+    broken: z.enum(BREAK_REASON_CODES).nullable(),
+    recuts: count,
+    from: text.nullable(),
+    areaMm2: z.number().int().positive(),
+    perimeterMm: z.number(),
+    widthMm: z.number(),
+    heightMm: z.number(),
+    difficulty: z.number().int().min(1).max(5),
+    recheck: z.boolean(),
+    flowDeg: z.number().min(0).max(180).nullable(),
+    section: text.nullable(),
+    locked: z.boolean(),
+  }),
+  moves: z.strictObject({
+    ...row,
+    seq: count,
+    at: instant,
+    stockId: text,
+    kind: z.enum(MOVE_KINDS),
+    deltaMm2: z.number().int(),
+    balanceMm2: count,
+    panelId: text.nullable(),
+    numbers: z.array(z.number().int()),
+    note: text,
+  }),
+  mishaps: z.strictObject({
+    ...row,
+    ...ofPanel,
+    pieceId: branded<Tables['mishaps']['pieceId']>(),
+    number: z.number().int(),
+    at: instant,
+    reason: z.enum(BREAK_REASON_CODES),
+    stage: text,
+    glassId: text.nullable(),
+    glassMm2: count,
+    glassCents: count,
+    minutes: z.number().min(0),
+    labourCents: count,
+    recutFrom: text.nullable(),
+  }),
+  hours: z.strictObject({
+    ...row,
+    personId: text,
+    panelId: text.nullable(),
+    stage: z.enum(WORK_STAGES),
+    startedAt: instant,
+    endedAt: instant.nullable(),
+    byHand: z.boolean(),
+    note: text,
+    rateCentsPerHour: count,
+    removed: z.boolean(),
+  }),
+} as const satisfies Readonly<Record<TableName, z.ZodType>>;
+
+// A row of the core and its schema say the same, or this does not compile.
+export const TIED_ROWS: { readonly [T in TableName]: Tied<(typeof ROWS)[T], Tables[T]> } = Object.fromEntries(
+  TABLE_NAMES.map((table) => [table, true]),
+) as { [T in TableName]: true };

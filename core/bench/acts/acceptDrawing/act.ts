@@ -1,0 +1,165 @@
+import { count, type PieceId } from '../../../units/index.ts';
+import { NO_WORDS, refuse, type Act } from '../../act.ts';
+import type { Refusal } from '../../refusals.ts';
+import { BEGINS } from '../../routes/route.ts';
+import {
+  jointRowId,
+  pieceRowId,
+  type JointRowId,
+  type PanelRow,
+  type PieceRow,
+  type PieceRowId,
+  type Reader,
+} from '../../tables.ts';
+import { piecesCalled } from '../picked.ts';
+import { panelSaved, writePanel, type PanelSaved } from '../savePanel/act.ts';
+import type { AcceptDrawing, DrawnJoint, Measured } from './ask.ts';
+import { ORIGINS } from './origins.ts';
+import { acceptedFromV1, type AcceptCartoonV1 } from './upcast.ts';
+
+export interface PieceAccepted extends Measured {
+  readonly id: PieceRowId;
+  readonly isNew: boolean;
+  /** Its glass was cut to another outline: to be held against this one. */
+  readonly recheck: boolean;
+}
+
+/** What the drawing has no more; `stays` where its row is kept since something tells of it. */
+export interface Gone<Id> {
+  readonly id: Id;
+  readonly stays: boolean;
+}
+
+export interface DrawingAccepted extends Omit<AcceptDrawing, 'pieces' | 'gone' | 'joints' | 'jointsGone' | 'panel'> {
+  readonly pieces: readonly PieceAccepted[];
+  readonly gone: readonly Gone<PieceRowId>[];
+  readonly joints: readonly (Omit<DrawnJoint, 'id'> & { readonly id: JointRowId })[];
+  readonly jointsGone: readonly Gone<JointRowId>[];
+  readonly panel: PanelSaved | null;
+}
+
+/**
+ * A drawing takes the place of the one before it. Pieces that are the same keep glass, state and history; one whose
+ * glass is cut and whose outline changed is marked to be held against the new outline.
+ */
+export const acceptDrawing: Act<AcceptDrawing, DrawingAccepted> = {
+  version: 2,
+  formerly: ['cartoon'],
+  undoable: true,
+  reads: {
+    panels: ['cartoonId', 'allowance', 'technique'],
+    pieces: ['number', 'drawn', 'stage', 'recuts', 'recheck', 'locked'],
+    joints: ['number', 'drawn'],
+  },
+  decide: (state, ask) => {
+    const panel = ask.panel ? panelSaved(state, ask.panel) : null;
+    if (panel && 'refusal' in panel) return panel;
+    const old = state.get('panels', ask.panelId);
+    if (!old && !panel) return refuse('unknown-panel');
+    if (ask.pieceCount === 0) return refuse('no-pieces');
+    if ((old?.cartoonId ?? null) !== ask.follows) return refuse('changed-since', { name: ask.panelId });
+    const refused = old && refuseLost(state, old, ask);
+    return refused ?? { fact: accepted(state, ask, panel) };
+  },
+  apply: (draft, fact) => {
+    const { panelId } = fact;
+    if (fact.panel) writePanel(draft, fact.panel);
+    for (const { id, stays } of fact.gone) {
+      if (stays) draft.patch('pieces', id, { drawn: false });
+      else draft.remove('pieces', id);
+    }
+    for (const { id, isNew, ...measured } of fact.pieces) {
+      if (isNew) draft.put('pieces', { ...UNTOUCHED, ...measured, id, panelId });
+      else draft.patch('pieces', id, measured);
+    }
+    for (const { id, stays } of fact.jointsGone) {
+      if (stays) draft.patch('joints', id, { drawn: false });
+      else draft.remove('joints', id);
+    }
+    for (const { id, isNew, moved, number, kind } of fact.joints) {
+      if (isNew) draft.put('joints', { id, panelId, number, kind, drawn: true, ...UNSOLDERED });
+      else draft.patch('joints', id, { number, kind, ...(moved ? UNSOLDERED : {}) });
+    }
+    const { cartoonId, sourceName, widthMm, heightMm, allowance, freeId, pieceCount, jointCount } = fact;
+    draft.patch('panels', panelId, {
+      cartoonId,
+      sourceName,
+      widthMm,
+      heightMm,
+      allowance,
+      freeId,
+      pieceCount,
+      jointCount,
+    });
+  },
+  panelOf: (fact) => fact.panelId,
+  told: ({ origin, sourceName, pieceCount, pieces }) => {
+    if (origin === 'import') return `drawing ${sourceName} taken in: ${count(pieceCount, 'piece')}`;
+    const few = pieces.length > 0 && pieces.length < FEW;
+    return `${ORIGINS[origin].told}${few ? `: ${piecesCalled(pieces.map((p) => p.number))}` : ''}`;
+  },
+  effect: NO_WORDS,
+  upcasts: {
+    1: (old: AcceptCartoonV1, context): DrawingAccepted => accepted(context.state, acceptedFromV1(old, context), null),
+  },
+};
+
+/** More pieces than these are not named in the history. */
+const FEW = 30;
+
+const UNSOLDERED = { frontAt: null, backAt: null } as const;
+
+const UNTOUCHED = {
+  drawn: true,
+  glassId: null,
+  stage: BEGINS,
+  asks: [],
+  broken: null,
+  recuts: 0,
+  from: null,
+  flowDeg: null,
+  section: null,
+  locked: false,
+} as const;
+
+/** Glass in hand is neither dropped in silence nor cut through by a change of lines. */
+function refuseLost(state: Reader, panel: PanelRow, ask: AcceptDrawing): { refusal: Refusal } | null {
+  const gone = new Set(ask.gone.map((id) => pieceRowId(panel.id, id)));
+  const changed = new Set(ask.pieces.filter((p) => p.changed && !p.isNew).map((p) => pieceRowId(panel.id, p.id)));
+  const { needsUncut } = ORIGINS[ask.origin];
+  const lost: number[] = [];
+  for (const piece of state.ask('piecesOfPanel', panel.id)) {
+    if (piece.stage === BEGINS) continue;
+    const isDropped = gone.has(piece.id) && !ask.letGo.includes(piece.number);
+    if (isDropped || (needsUncut && (gone.has(piece.id) || changed.has(piece.id)))) lost.push(piece.number);
+  }
+  return lost.length > 0 ? refuse('has-work', { numbers: lost.sort((a, b) => a - b), name: panel.name }) : null;
+}
+
+function accepted(state: Reader, ask: AcceptDrawing, panel: PanelSaved | null): DrawingAccepted {
+  const { panelId } = ask;
+  const row = (id: PieceId) => state.get('pieces', pieceRowId(panelId, id));
+  const { panel: _, ...rest } = ask;
+  return {
+    ...rest,
+    panel,
+    pieces: ask.pieces.map(({ id, changed, ...piece }) => {
+      const old = piece.isNew ? undefined : row(id);
+      const recheck = old !== undefined && old.stage !== BEGINS && (changed || old.recheck);
+      return { ...piece, id: pieceRowId(panelId, id), recheck };
+    }),
+    gone: ask.gone.map((id) => ({ id: pieceRowId(panelId, id), stays: isTold(state, row(id)) })),
+    joints: ask.joints.map((joint) => ({ ...joint, id: jointRowId(panelId, joint.id) })),
+    jointsGone: ask.jointsGone.map((gone) => {
+      const id = jointRowId(panelId, gone);
+      const joint = state.get('joints', id);
+      return { id, stays: joint !== undefined && (joint.frontAt !== null || joint.backAt !== null) };
+    }),
+  };
+}
+
+/** Glass in hand, a break, an entry of mishaps: the row of such a piece is kept. */
+function isTold(state: Reader, piece: PieceRow | undefined): boolean {
+  if (!piece) return false;
+  return piece.stage !== BEGINS || piece.recuts > 0 || [...state.ask('mishapsOfPiece', piece.id)].length > 0;
+}

@@ -1,0 +1,126 @@
+import type { Left } from '../../../stock/index.ts';
+import { priceOfArea, showMinutes } from '../../../units/index.ts';
+import { refuse, type Act, type Circumstance } from '../../act.ts';
+import { reasonWords, type BreakReason } from '../../reasons.ts';
+import { BEGINS, TAKES_GLASS } from '../../routes/route.ts';
+import type { StepCode } from '../../routes/definition.ts';
+import type { PieceRow, PieceRowId, Reader } from '../../tables.ts';
+import { called, pickPieces, pieceNumbered, piecesCalled, type AskedPieces } from '../picked.ts';
+import { applyTaking, takeFrom, type Taking } from '../taking.ts';
+import { takingFromV1, type TakingV1 } from '../takingUpcast.ts';
+
+export interface BreakPieces extends AskedPieces {
+  readonly reason: BreakReason;
+  /** Minutes the break cost: for one already cut again, the time of the new cut. Shared evenly. */
+  readonly minutes: number;
+  /** When the pieces were cut again at once: from what. */
+  readonly recut: { readonly stockId: string; readonly left: Left } | null;
+}
+
+/** What one piece's break cost, as it was worked out when it happened. */
+export interface PieceBroke {
+  readonly id: PieceRowId;
+  readonly number: number;
+  readonly stage: StepCode;
+  readonly recuts: number;
+  readonly glassId: string | null;
+  readonly glassMm2: number;
+  readonly glassCents: number;
+  readonly minutes: number;
+  readonly labourCents: number;
+}
+
+export interface PiecesBroke {
+  readonly panelId: string;
+  readonly reason: BreakReason;
+  readonly minutes: number;
+  readonly broke: readonly PieceBroke[];
+  readonly recut: Taking | null;
+}
+
+/**
+ * A piece breaks, or has to be made anew, at any stage and as often as it happens. It goes back to "to cut"
+ * with its number, or to "cut" when it was cut again at once; the glass lost and the time are charged.
+ */
+export const breakPieces: Act<BreakPieces, PiecesBroke> = {
+  version: 2,
+  formerly: [],
+  undoable: true,
+  reads: { pieces: ['number', 'drawn', 'stage', 'broken', 'glassId', 'areaMm2'], stock: ['glassId', 'gone'] },
+  decide: (state, ask, now) => {
+    const picked = pickPieces(state, ask);
+    if ('refusal' in picked) return picked;
+    const { pieces } = picked;
+    // A piece that was never scored cannot break; one that broke while being cut has lost its glass all the same.
+    const waiting = pieces.filter((p) => p.stage === BEGINS && (p.broken !== null || p.glassId === null));
+    if (waiting.length > 0) {
+      const bare = waiting.filter((p) => p.glassId === null);
+      if (bare.length > 0) return refuse('no-glass', { numbers: bare.map((p) => p.number) });
+      if (!ask.recut) return refuse('nothing-to-do', { numbers: waiting.map((p) => p.number), name: 'broken' });
+    }
+    const { panelId, reason, minutes } = ask;
+    const broke = costsOf(state, pieces, minutes, now);
+    if (!ask.recut) return { fact: { panelId, reason, minutes, broke, recut: null } };
+    const recut = takeFrom(state, pieces, ask.recut, new Set());
+    return 'refusal' in recut ? recut : { fact: { panelId, reason, minutes, broke, recut } };
+  },
+  apply: (draft, { panelId, reason, broke, recut }, now) => {
+    for (const { id, recuts, ...facts } of broke) {
+      draft.put('mishaps', {
+        ...facts,
+        id: `${now.seq}.${id}`,
+        panelId,
+        pieceId: id,
+        at: now.at,
+        reason,
+        recutFrom: recut?.stockId ?? null,
+      });
+      draft.patch('pieces', id, {
+        stage: recut ? TAKES_GLASS : BEGINS,
+        broken: recut ? null : reason,
+        recuts,
+        from: recut?.stockId ?? null,
+      });
+    }
+    if (recut) applyTaking(draft, panelId, recut, now);
+  },
+  panelOf: (fact) => fact.panelId,
+  told: ({ broke, reason, recut, minutes }) =>
+    `${called(broke.map((b) => b.number))} broke: ${reasonWords(reason)}${recut ? `; cut again from ${recut.stockId}` : ''}${minutes ? `, ${showMinutes(minutes)}` : ''}`,
+  effect: ({ numbers, reason, recut }) =>
+    `${piecesCalled(numbers)} broke: ${reasonWords(reason)} · ${recut ? `cut again from ${recut.stockId}` : 'back to be cut'}`,
+  upcasts: {
+    1: (old: PiecesBrokeV1, context): PiecesBroke => {
+      const { panelId, numbers, reason, minutes } = old;
+      const pieces = numbers.flatMap((n) => pieceNumbered(context.state, panelId, n) ?? []);
+      const recut = old.recut && takingFromV1(old.recut, panelId, context);
+      return { panelId, reason, minutes, broke: costsOf(context.state, pieces, minutes, context.now), recut };
+    },
+  },
+};
+
+interface PiecesBrokeV1 extends AskedPieces {
+  readonly reason: BreakReason;
+  readonly minutes: number;
+  readonly recut: TakingV1 | null;
+}
+
+/** The glass of each piece at its price by area, and an even share of the minutes at the rate of whoever enters it. */
+function costsOf(state: Reader, pieces: readonly PieceRow[], minutes: number, now: Circumstance): PieceBroke[] {
+  const rate = now.personId === null ? 0 : (state.get('people', now.personId)?.rateCentsPerHour ?? 0);
+  const each = minutes / pieces.length;
+  return pieces.map((piece) => {
+    const glass = piece.glassId === null ? undefined : state.get('glasses', piece.glassId);
+    return {
+      id: piece.id,
+      number: piece.number,
+      stage: piece.stage,
+      recuts: piece.recuts + 1,
+      glassId: piece.glassId,
+      glassMm2: piece.areaMm2,
+      glassCents: glass ? priceOfArea(piece.areaMm2, glass.priceCentsPerM2) : 0,
+      minutes: each,
+      labourCents: Math.round((each * rate) / 60),
+    };
+  });
+}

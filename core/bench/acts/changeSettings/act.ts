@@ -1,0 +1,24 @@
+import { NO_WORDS, type Act } from '../../act.ts';
+import { DEFAULT_SETTINGS, settingsOf, type Settings } from '../../tables.ts';
+
+export type ChangeSettings = Partial<Settings>;
+
+/** Changes what is the same for the whole studio; what is not given stays. */
+export const changeSettings: Act<ChangeSettings, Settings> = {
+  version: 2,
+  formerly: ['settings'],
+  undoable: false,
+  reads: {},
+  decide: (state, ask) => ({ fact: plain({ ...settingsOf(state), ...ask }) }),
+  apply: (draft, fact) => draft.put('settings', { id: 'studio', ...fact }),
+  panelOf: () => null,
+  told: () => 'studio settings changed',
+  effect: NO_WORDS,
+  upcasts: { 1: (old: ChangeSettings, { state }): Settings => plain({ ...settingsOf(state), ...old }) },
+};
+
+/** The settings alone, without what a row has beside them. */
+const plain = (settings: Settings): Settings =>
+  Object.fromEntries(
+    Object.keys(DEFAULT_SETTINGS).map((key) => [key, settings[key as keyof Settings]]),
+  ) as unknown as Settings;

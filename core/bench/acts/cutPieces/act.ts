@@ -1,0 +1,72 @@
+import { count, showArea } from '../../../units/index.ts';
+import { refuse, type Act } from '../../act.ts';
+import { TAKES_GLASS } from '../../routes/route.ts';
+import type { PieceRow } from '../../tables.ts';
+import { called, inHand, pickPieces, pieceNumbered } from '../picked.ts';
+import { applyTaking, takeFrom, type Source, type Taking } from '../taking.ts';
+import { takingFromV1, type TakingV1 } from '../takingUpcast.ts';
+
+export interface CutPieces {
+  readonly panelId: string;
+  readonly sources: readonly Source[];
+}
+
+export interface PiecesCut {
+  readonly panelId: string;
+  readonly takings: readonly Taking[];
+}
+
+/** Marks pieces cut and takes their glass. A broken piece that is cut again goes the same way. */
+export const cutPieces: Act<CutPieces, PiecesCut> = {
+  version: 2,
+  formerly: [],
+  undoable: true,
+  reads: {
+    pieces: ['number', 'drawn', 'stage', 'glassId', 'areaMm2'],
+    stock: ['glassId', 'gone'],
+  },
+  decide: (state, { panelId, sources }) => {
+    const picked = pickPieces(state, { panelId, numbers: sources.flatMap((s) => s.numbers) });
+    if ('refusal' in picked) return picked;
+    const begun = inHand(picked.pieces);
+    if (begun.length > 0) return refuse('already-in-hand', { numbers: begun });
+    const byNumber = new Map(picked.pieces.map((p) => [p.number, p]));
+    const takings: Taking[] = [];
+    const labels = new Set<string>();
+    for (const source of sources) {
+      if (takings.some((t) => t.stockId === source.stockId))
+        return refuse('named-twice', { numbers: [...source.numbers] });
+      const taking = takeFrom(
+        state,
+        source.numbers.map((n) => byNumber.get(n) as PieceRow),
+        source,
+        labels,
+      );
+      if ('refusal' in taking) return taking;
+      takings.push(taking);
+    }
+    return { fact: { panelId, takings } };
+  },
+  apply: (draft, { panelId, takings }, now) => {
+    for (const taking of takings) {
+      applyTaking(draft, panelId, taking, now);
+      for (const id of taking.pieces)
+        draft.patch('pieces', id, { stage: TAKES_GLASS, broken: null, from: taking.stockId });
+    }
+  },
+  panelOf: (fact) => fact.panelId,
+  told: ({ takings }) => takings.map((t) => `${called(t.numbers)} cut from ${t.stockId}`).join(' · '),
+  effect: ({ panelId, sources }, state, unit) =>
+    sources
+      .map(({ numbers, stockId }) => {
+        const mm2 = numbers.reduce((sum, n) => sum + (pieceNumbered(state, panelId, n)?.areaMm2 ?? 0), 0);
+        return `${count(numbers.length, 'piece')} cut from ${stockId}: ${showArea(mm2, unit)} of glass`;
+      })
+      .join(' · '),
+  upcasts: {
+    1: (old: { panelId: string; takings: readonly TakingV1[] }, context): PiecesCut => ({
+      panelId: old.panelId,
+      takings: old.takings.map((taking) => takingFromV1(taking, old.panelId, context)),
+    }),
+  },
+};

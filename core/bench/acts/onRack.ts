@@ -1,0 +1,11 @@
+import { refuse } from '../act.ts';
+import type { Refusal } from '../refusals.ts';
+import type { Reader, StockRow } from '../tables.ts';
+
+/** Only what still stands on the rack is moved or written off. */
+export function onRack(state: Reader, stockId: string): { readonly item: StockRow } | { readonly refusal: Refusal } {
+  const item = state.get('stock', stockId);
+  if (!item) return refuse('unknown-stock', { name: stockId });
+  if (item.gone !== null) return refuse('stock-gone', { name: item.id });
+  return { item };
+}

@@ -1,0 +1,138 @@
+import { NO_WORDS, refuse, type Act, type RowInverse, type UpcastContext } from '../../act.ts';
+import { isSame } from '../../inverse.ts';
+import type { Draft } from '../../studio.ts';
+import type { Reader, TableName, Tables } from '../../tables.ts';
+
+/** A recorded act that can be put back, with its inverse as the log keeps it. */
+export interface PutBackTarget {
+  readonly commandId: string;
+  readonly seq: number;
+  readonly inverse: readonly RowInverse[];
+  /** `undo` puts an act back, `redo` puts an undo back. */
+  readonly direction: 'undo' | 'redo';
+}
+
+export interface PutBack {
+  readonly target: PutBackTarget | null;
+  readonly direction: 'undo' | 'redo';
+  /**
+   * What others have touched since: rows by `table:id`, with the fields, or `row` where it came or went. Null where it is
+   * so long ago that nobody can tell.
+   */
+  readonly touched: ReadonlyMap<string, ReadonlySet<string>> | null;
+}
+
+/** What becomes of one row: fields get values back, a whole row comes back, or a row goes. */
+export type RowBack =
+  | { readonly table: TableName; readonly id: string; readonly fields: Readonly<Record<string, unknown>> }
+  | { readonly table: TableName; readonly id: string; readonly row: Readonly<Record<string, unknown>> }
+  | { readonly table: TableName; readonly id: string; readonly goes: true };
+
+export interface WasPutBack {
+  readonly commandId: string;
+  readonly seq: number;
+  readonly direction: 'undo' | 'redo';
+  readonly panelId: string | null;
+  readonly rows: readonly RowBack[];
+  /** The ledger is not unwritten; each sheet gets an entry for what came back. */
+  readonly moves: readonly { readonly stockId: string; readonly deltaMm2: number; readonly balanceMm2: number }[];
+}
+
+/** Undo and redo: what an act has changed goes back to what it was, unless somebody has changed it since. */
+export const putBack: Act<PutBack, WasPutBack> = {
+  version: 2,
+  formerly: [],
+  undoable: true,
+  reads: {},
+  decide: (state, { target, direction, touched }) => {
+    if (!target) return refuse(direction === 'undo' ? 'nothing-to-undo' : 'nothing-to-redo');
+    const changed = target.inverse.filter(
+      (row) => touched === null || isChanged(state, row, touched.get(`${row.table}:${row.id}`)),
+    );
+    if (changed.length > 0) {
+      const numbers = changed.flatMap((c) => (c.table === 'pieces' ? [state.get('pieces', c.id)?.number ?? 0] : []));
+      return refuse('changed-since', { numbers, name: changed.find((c) => c.table !== 'pieces')?.id });
+    }
+    return { fact: backOf(state, target) };
+  },
+  apply: (draft, { rows, moves }, { seq, at }) => {
+    for (const row of rows) write(draft, row);
+    for (const { stockId, deltaMm2, balanceMm2 } of moves)
+      draft.put('moves', {
+        id: `${seq}.${stockId}`,
+        seq,
+        at,
+        stockId,
+        kind: 'put back',
+        deltaMm2,
+        balanceMm2,
+        panelId: null,
+        numbers: [],
+        note: '',
+      });
+  },
+  panelOf: (fact) => fact.panelId,
+  told: ({ direction }) => (direction === 'undo' ? 'taken back' : 'done again'),
+  effect: NO_WORDS,
+  upcasts: { 1: wasPutBackFromV1 },
+};
+
+/** Somebody has touched it, or it does not say any more what the act made it say. */
+function isChanged(
+  state: Reader,
+  { table, id, was, is }: RowInverse,
+  touched: ReadonlySet<string> | undefined,
+): boolean {
+  const now = state.get(table, id);
+  if (was === null) return now === undefined || touched !== undefined;
+  if (is === null) return now !== undefined;
+  if (now === undefined || touched?.has('row')) return true;
+  const says = now as unknown as Readonly<Record<string, unknown>>;
+  return Object.entries(is).some(([field, value]) => touched?.has(field) || !isSame(says[field], value));
+}
+
+function backOf(state: Reader, { commandId, seq, direction, inverse }: PutBackTarget): WasPutBack {
+  const rows = inverse.map(({ table, id, was, is }): RowBack => {
+    if (was === null) return { table, id, goes: true };
+    return is === null ? { table, id, row: was } : { table, id, fields: was };
+  });
+  const moves = rows.flatMap((row) => {
+    if (row.table !== 'stock') return [];
+    const before = state.get('stock', row.id)?.areaMm2 ?? 0;
+    const after = areaAfter(row, before);
+    return after === before ? [] : [{ stockId: row.id, deltaMm2: after - before, balanceMm2: after }];
+  });
+  return { commandId, seq, direction, panelId: panelOfRows(state, rows), rows, moves };
+}
+
+function areaAfter(row: RowBack, before: number): number {
+  if ('goes' in row) return 0;
+  const { areaMm2 } = 'row' in row ? row.row : row.fields;
+  return typeof areaMm2 === 'number' ? areaMm2 : before;
+}
+
+function panelOfRows(state: Reader, rows: readonly RowBack[]): string | null {
+  for (const row of rows) {
+    if (row.table === 'panels') return row.id;
+    const known =
+      'row' in row ? row.row : (state.get(row.table, row.id) as Readonly<Record<string, unknown>> | undefined);
+    if (typeof known?.panelId === 'string') return known.panelId;
+  }
+  return null;
+}
+
+function write(draft: Draft, row: RowBack): void {
+  if ('goes' in row) return draft.remove(row.table, row.id);
+  // The log kept what a row of this table said; it is given back as it was.
+  if ('row' in row) return draft.put(row.table, row.row as unknown as Tables[TableName]);
+  draft.patch(row.table, row.id, row.fields);
+}
+
+/** An old event held whole rows of its time; what it put back stands in the inverse of the entry that it names. */
+function wasPutBackFromV1(
+  old: { readonly commandId: string; readonly seq: number; readonly direction: 'undo' | 'redo' },
+  { state, inverseOf }: UpcastContext,
+): WasPutBack {
+  const { commandId, seq, direction } = old;
+  return backOf(state, { commandId, seq, direction, inverse: inverseOf(seq) });
+}

@@ -1,0 +1,50 @@
+import { NO_WORDS, refuse, type Act } from '../../act.ts';
+import { isLabelTaken } from '../taking.ts';
+
+export interface ReceiveStock {
+  readonly label: string;
+  readonly glassId: string;
+  readonly kind: 'sheet' | 'offcut';
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly place: string;
+  readonly costCents: number;
+}
+
+export interface StockReceived extends ReceiveStock {
+  readonly areaMm2: number;
+}
+
+const withArea = (ask: ReceiveStock): StockReceived => ({ ...ask, areaMm2: Math.round(ask.widthMm * ask.heightMm) });
+
+/** A sheet arrives, or an offcut that was never entered is put on the rack. */
+export const receiveStock: Act<ReceiveStock, StockReceived> = {
+  version: 2,
+  formerly: [],
+  undoable: true,
+  reads: {},
+  decide: (state, ask) => {
+    if (!state.get('glasses', ask.glassId)) return refuse('unknown-glass');
+    if (isLabelTaken(state, ask.label)) return refuse('label-taken', { name: ask.label });
+    return { fact: withArea(ask) };
+  },
+  apply: (draft, { label, ...item }, { seq, at }) => {
+    draft.put('stock', { id: label, ...item, parentId: null, gone: null });
+    draft.put('moves', {
+      id: `${seq}.${label}`,
+      seq,
+      at,
+      stockId: label,
+      kind: 'received',
+      deltaMm2: item.areaMm2,
+      balanceMm2: item.areaMm2,
+      panelId: null,
+      numbers: [],
+      note: item.place,
+    });
+  },
+  panelOf: () => null,
+  told: ({ kind, label }) => `${kind} ${label} put on the rack`,
+  effect: NO_WORDS,
+  upcasts: { 1: withArea },
+};

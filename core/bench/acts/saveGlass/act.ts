@@ -1,0 +1,23 @@
+import type { Glass } from '../../../stock/index.ts';
+import { NO_WORDS, refuse, type Act } from '../../act.ts';
+
+export type SaveGlass = Glass;
+
+/** Enters a glass, or changes what is known of it. No two have one code. */
+export const saveGlass: Act<SaveGlass> = {
+  version: 1,
+  formerly: ['glass'],
+  undoable: false,
+  reads: {
+    glasses: ['code', 'name', 'colour', 'texture', 'thicknessMm', 'hiding', 'flow', 'priceCentsPerM2'],
+  },
+  decide: (state, fact) => {
+    const other = [...state.ask('glassesWithCode', fact.code.toLowerCase())].find((g) => g.id !== fact.id);
+    return other ? refuse('code-taken', { name: fact.code }) : { fact };
+  },
+  apply: (draft, fact) => draft.put('glasses', fact),
+  panelOf: () => null,
+  told: ({ code }) => `glass ${code} entered`,
+  effect: NO_WORDS,
+  upcasts: {},
+};

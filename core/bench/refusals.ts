@@ -1,0 +1,116 @@
+import { showArea, showNumbers, type DisplayUnit } from '../units/index.ts';
+import type { Reader } from './tables.ts';
+
+/** What a refusal tells beside its code. */
+export interface RefusalFacts {
+  readonly numbers?: readonly number[];
+  readonly name?: string;
+  readonly haveMm2?: number;
+  readonly wantMm2?: number;
+  /** Sentences that say what happened meanwhile. */
+  readonly meanwhile?: readonly string[];
+}
+
+interface Telling {
+  readonly numbers: readonly number[];
+  readonly name: string;
+  readonly meanwhile: readonly string[];
+  readonly have: string;
+  readonly want: string;
+  /** `Piece 7` or `Pieces 3–9`. */
+  readonly pieces: string;
+  readonly are: 'is' | 'are';
+  readonly hold: 'has' | 'have';
+  readonly them: 'it' | 'them';
+  readonly state: Reader | undefined;
+}
+
+const changed = ({ numbers, pieces, hold, name, state, meanwhile }: Telling): string => {
+  const what = numbers.length ? `${pieces} ${hold}` : `${name ? placeName(name, state) : 'This'} has`;
+  const told = meanwhile.length ? ` Meanwhile: ${meanwhile.join(' ')}` : '';
+  return `${what} changed on another screen since; nothing was done.${told} Look again, then repeat it.`;
+};
+
+/** Everything that keeps a command from being carried out, each as one plain sentence that says what to do. */
+const REFUSALS = {
+  'unknown-panel': () => 'This panel is not in the studio any more.',
+  'unknown-pieces': ({ numbers }) => `There is no piece ${showNumbers(numbers, 6)} in this panel.`,
+  'unknown-glass': () => 'That glass is not on the rack.',
+  'unknown-stock': ({ name }) => `There is no sheet or offcut labelled ${name}.`,
+  'unknown-person': () => 'That person is not in the studio; add them under Setup.',
+  'unknown-commission': () => 'That commission is not in the studio any more.',
+  'unknown-entry': () => 'That entry is not there any more.',
+  'unknown-joints': ({ numbers }) =>
+    numbers.length ? `There is no joint ${showNumbers(numbers, 6)} in this panel.` : 'Say which joints.',
+  'unknown-route': ({ name }) => `There is no route “${name}” in the studio.`,
+  'unknown-step': ({ name }) => `“${name}” is no step that single pieces of this panel can ask for.`,
+  'no-pieces': () => 'Say which pieces.',
+  'nothing-to-do': ({ name, pieces, are }) => {
+    if (name === 'clock') return 'That clock is running already.';
+    if (name === 'broken') return `${pieces} ${are} waiting to be cut again already.`;
+    return name === '' ? `${pieces} would not change.` : `${pieces} ${are} ${name} already.`;
+  },
+  'nothing-changes': () => 'That is so already.',
+  'named-twice': ({ pieces, are }) => `${pieces} ${are} named twice; say each once.`,
+  'not-cut': ({ pieces, are, them }) => `${pieces} ${are} not cut yet; cut ${them} first.`,
+  'not-this-route': ({ name }) => `“${name}” is not part of this panel's work.`,
+  'already-in-hand': ({ pieces, are, them }) => `${pieces} ${are} cut already; break or recut ${them} instead.`,
+  'no-glass': ({ pieces, hold }) => `${pieces} ${hold} no glass chosen yet; choose it under Glass.`,
+  'wrong-glass': ({ name, pieces, numbers }) =>
+    `${name} is another glass than ${pieces.toLowerCase()} ${numbers.length === 1 ? 'wants' : 'want'}; choose the glass of the piece first or take another sheet.`,
+  'not-enough': ({ name, have, want }) =>
+    `${name} has ${have} left and this takes ${want}; take another sheet or split the cut.`,
+  'left-too-large': ({ name, have, want }) =>
+    `After the pieces ${name} has ${have} left, less than the ${want} entered; measure again.`,
+  'stock-gone': ({ name }) => `${name} is not on the rack any more; take another.`,
+  'label-taken': ({ name }) => `The label ${name} is on another piece of glass; choose a new one.`,
+  'code-taken': ({ name }) => `The code ${name} belongs to another glass; choose a new one.`,
+  'entry-taken': () => 'This entry is there already; nothing was changed.',
+  'not-back': ({ pieces }) => `${pieces} can go no further back than cut; use undo for a slip, or broke.`,
+  'not-in-place': ({ name, numbers }) =>
+    `${name} ${numbers.length === 1 ? 'is' : 'are'} not in place yet: ${showNumbers(numbers, 8)}.`,
+  'step-order': ({ name }) => `First ${name}.`,
+  'step-done': ({ name }) => `That is done already: ${name}.`,
+  'joints-done': ({ numbers, name }) =>
+    `${numbers.length === 1 ? `Joint ${numbers[0]} is` : `Joints ${showNumbers(numbers, 8)} are`} soldered on the ${name} already.`,
+  'clock-runs-not': () => 'No clock is running for this person.',
+  'ends-before-start': () => 'It cannot end before it starts; check the times.',
+  'in-the-future': () => 'It cannot end later than now; check the times.',
+  'has-work': ({ name, numbers }) =>
+    `Glass of ${name} is cut already (${showNumbers(numbers, 6)}), so this can not be changed under it.`,
+  'route-unsound': ({ name }) => `This is no way to build a panel: ${name}.`,
+  'nothing-to-undo': () => 'There is nothing to undo on this bench.',
+  'nothing-to-redo': () => 'There is nothing to redo on this bench.',
+  'changed-since': changed,
+  stale: changed,
+} as const satisfies Readonly<Record<string, (telling: Telling) => string>>;
+
+export type RefusalCode = keyof typeof REFUSALS;
+export const REFUSAL_CODES = Object.keys(REFUSALS) as RefusalCode[];
+
+export interface Refusal extends RefusalFacts {
+  readonly code: RefusalCode;
+}
+
+/** Why a command was not carried out, in one plain sentence that says what to do. */
+export function refusalWords(refusal: Refusal, unit: DisplayUnit, state?: Reader): string {
+  const { numbers = [], name = '', haveMm2 = 0, wantMm2 = 0, meanwhile = [] } = refusal;
+  const isOne = numbers.length === 1;
+  const words: (telling: Telling) => string = REFUSALS[refusal.code];
+  return words({
+    numbers,
+    name,
+    meanwhile,
+    have: showArea(haveMm2, unit),
+    want: showArea(wantMm2, unit),
+    pieces: isOne ? `Piece ${numbers[0]}` : `Pieces ${showNumbers(numbers, 8)}`,
+    are: isOne ? 'is' : 'are',
+    hold: isOne ? 'has' : 'have',
+    them: isOne ? 'it' : 'them',
+    state,
+  });
+}
+
+function placeName(id: string, state?: Reader): string {
+  return state?.get('panels', id)?.name ?? state?.get('commissions', id)?.title ?? state?.get('people', id)?.name ?? id;
+}

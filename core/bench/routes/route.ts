@@ -1,0 +1,84 @@
+import type { Panel, Piece, Reader } from '../tables.ts';
+import type { Deed, RouteStep, RouteVersion, StepCode, StepDefinition } from './definition.ts';
+
+/** A version of a route as the rules use it: its steps in order. */
+export interface Route extends RouteVersion {
+  readonly pieceSteps: readonly StepDefinition[];
+  readonly panelSteps: readonly StepDefinition[];
+}
+
+/** @param steps of this version, in any order */
+export function makeRoute(version: RouteVersion, steps: Iterable<RouteStep>): Route {
+  const inOrder = [...steps].sort((a, b) => a.place - b.place);
+  return {
+    ...version,
+    pieceSteps: inOrder.filter((s) => s.scope === 'piece'),
+    panelSteps: inOrder.filter((s) => s.scope === 'panel'),
+  };
+}
+
+/** The route that a panel goes. It names one that exists: rows see to that. */
+export function routeOf(state: Reader, panel: Pick<Panel, 'routeId'>): Route {
+  const version = state.get('routes', panel.routeId);
+  if (!version) throw new Error(`there is no route ${panel.routeId}`);
+  return makeRoute(version, state.ask('stepsOfRoute', panel.routeId));
+}
+
+/** The newest version of a route. */
+export function currentRoute(state: Reader, key: string): RouteVersion | undefined {
+  return [...state.ask('versionsOfRoute', key)].sort((a, b) => b.version - a.version)[0];
+}
+
+/** The steps that one piece goes through: those of all, and those it asks for. */
+export const wayOf = (route: Route, piece: Pick<Piece, 'asks'>): readonly StepDefinition[] =>
+  piece.asks.length === 0 && route.pieceSteps.every((s) => !s.onlyAsked)
+    ? route.pieceSteps
+    : route.pieceSteps.filter((s) => !s.onlyAsked || piece.asks.includes(s.code));
+
+/** Where a step of a piece stands on the route; −1 when the route does not have it. */
+export const stageIndex = (route: Route, code: StepCode): number => route.pieceSteps.findIndex((s) => s.code === code);
+
+export const stepOf = (route: Route, code: StepCode): StepDefinition | undefined =>
+  route.pieceSteps.find((s) => s.code === code) ?? route.panelSteps.find((s) => s.code === code);
+
+/** The step at which Nelvik does something of its own. */
+export const stepThat = (route: Route, deed: Deed): StepDefinition | undefined =>
+  route.pieceSteps.find((s) => s.deed === deed) ?? route.panelSteps.find((s) => s.deed === deed);
+
+/** Code of the step that pieces begin at; every sound route has one. */
+export const firstStage = (route: Route): StepCode => (route.pieceSteps[0] as StepDefinition).code;
+/** The last step of a piece's own way: it is built in. */
+export const lastStageOf = (route: Route, piece: Pick<Piece, 'asks'>): StepCode =>
+  (wayOf(route, piece).at(-1) as StepDefinition).code;
+export const isBuiltIn = (route: Route, piece: Pick<Piece, 'asks' | 'stage'>): boolean =>
+  piece.stage === lastStageOf(route, piece);
+/** Whether its glass is in hand: it has gone further than the step it begins at. */
+export const isInHand = (piece: Pick<Piece, 'stage'>): boolean => piece.stage !== BEGINS;
+/** Every route begins with this step. */
+export const BEGINS: StepCode = 'to-cut';
+export const TAKES_GLASS: StepCode = 'cut';
+
+/** A step of a route that is not at hand, as near to its word as its code is. */
+export const spokenCode = (code: StepCode): string => code.replaceAll('-', ' ');
+
+/** What is wrong with steps that are to be a route; empty when nothing is. */
+export function checkRoute(steps: readonly StepDefinition[]): string[] {
+  const wrong: string[] = [];
+  const pieces = steps.filter((s) => s.scope === 'piece');
+  const panel = steps.filter((s) => s.scope === 'panel');
+  if (pieces[0]?.code !== BEGINS || pieces[0].deed !== 'begins') wrong.push('it must begin with “to cut”');
+  if (pieces[1]?.code !== TAKES_GLASS || pieces[1].deed !== 'takes-glass') wrong.push('“cut” must come second');
+  if (pieces.length < 3) wrong.push('pieces need a step after “cut”');
+  if (pieces.at(-1)?.onlyAsked) wrong.push('the last step of a piece is for all of them');
+  if (panel.at(-1)?.deed !== 'delivers') wrong.push('it must end with the delivery');
+  if (new Set(steps.map((s) => s.code)).size !== steps.length) wrong.push('a step is in it twice');
+  const calls = steps.flatMap((s) => s.calls);
+  if (new Set(calls).size !== calls.length) wrong.push('two steps are called by the same word');
+  for (const [i, step] of panel.entries())
+    for (const need of step.needs)
+      if (!panel.slice(0, i).some((s) => s.code === need))
+        wrong.push(`“${step.verb}” needs what does not come before it`);
+  for (const deed of ['takes-glass', 'solders-front', 'solders-back', 'delivers'] as const)
+    if (steps.filter((s) => s.deed === deed).length > 1) wrong.push('a step that Nelvik acts on is in it twice');
+  return [...new Set(wrong)];
+}

@@ -1,0 +1,81 @@
+import { Router, type Request, type Response } from 'express';
+import { z } from 'zod';
+import { looksLikeDxf } from '#core/cartoon';
+import { STUDY_RULES } from '#core/cutting';
+import type { Desk } from '../desk.ts';
+import type { Drawings } from '../drawings.ts';
+import { panelHistory, pieceHistory } from '../queries/history.ts';
+import { commissionAnswer, jobsAnswer } from '../queries/jobs.ts';
+import { panelAnswer, panelHoursAnswer } from '../queries/panel.ts';
+import { ledgerAnswer, rackAnswer } from '../queries/rack.ts';
+import { reckoningAnswer } from '../queries/reckoning.ts';
+import { studioAnswer } from '../queries/studio.ts';
+import { todayAnswer } from '../queries/today.ts';
+import { sendPacked } from './answers.ts';
+import { sendError } from './errors.ts';
+
+const before = z.coerce.number().int().min(0).optional().catch(undefined);
+const instant = z.coerce.number().int().min(0).max(8.64e15);
+const FOREVER = 'private, max-age=31536000, immutable';
+
+/** One question a place. Answers carry a tag: what has not changed is not sent again. */
+export function queries(desk: Desk, drawings: Drawings, clock: () => number): Router {
+  const router = Router();
+  const found = (res: Response, answer: object | null, what: string) => {
+    if (answer === null) return sendError(res, 'not-here', `This ${what} is not in the studio.`);
+    res.set('cache-control', 'private, no-cache').json(answer);
+  };
+  const beforeOf = (req: Request) => before.parse(req.query.before) ?? null;
+
+  router.get('/studio', (_req, res) => found(res, studioAnswer(desk, clock()), 'studio'));
+  router.get('/today', (_req, res) => found(res, todayAnswer(desk), 'day'));
+  router.get('/jobs', (req, res) => {
+    const { after } = req.query;
+    found(res, jobsAnswer(desk, typeof after === 'string' ? after : null), 'list');
+  });
+  router.get('/commissions/:id', (req, res) =>
+    found(res, commissionAnswer(desk, req.params.id, clock()), 'commission'),
+  );
+  router.get('/panels/:id', (req, res) => found(res, panelAnswer(desk, req.params.id), 'panel'));
+  router.get('/panels/:id/history', (req, res) =>
+    found(res, panelHistory(desk, req.params.id, beforeOf(req)), 'panel'),
+  );
+  router.get('/panels/:id/hours', (req, res) => found(res, panelHoursAnswer(desk, req.params.id), 'panel'));
+  router.get('/pieces/:panel/:piece/history', (req, res) =>
+    found(res, pieceHistory(desk, `${req.params.panel}/${req.params.piece}`), 'piece'),
+  );
+  router.get('/rack', (_req, res) => found(res, rackAnswer(desk), 'rack'));
+  router.get('/rack/:id/ledger', (req, res) => found(res, ledgerAnswer(desk, req.params.id, beforeOf(req)), 'sheet'));
+  router.get('/reckoning', (req, res) => {
+    const from = instant.safeParse(req.query.from);
+    const to = instant.safeParse(req.query.to);
+    if (!from.success || !to.success || to.data < from.data)
+      return sendError(res, 'bad-input', 'Say from which day to which; nothing was changed.');
+    found(res, reckoningAnswer(desk, from.data, to.data, clock()), 'period');
+  });
+
+  router.get('/drawings/:id', (req, res) => {
+    const packed = desk.store.drawings.packed(req.params.id);
+    if (packed === null) return sendError(res, 'not-here', 'This drawing is not in the studio.');
+    res.set('cache-control', FOREVER);
+    sendPacked(req, res, packed, req.params.id);
+  });
+  for (const [path, part] of [
+    ['study', 'packed'],
+    ['sketch', 'sketch'],
+  ] as const)
+    router.get(`/drawings/:id/${path}`, async (req, res) => {
+      const packed = await drawings.study(String(req.params.id), part);
+      if (packed === null) return sendError(res, 'not-here', 'This drawing is not in the studio.');
+      res.set('cache-control', 'private, no-cache');
+      sendPacked(req, res, packed, `${req.params.id}.${STUDY_RULES}`);
+    });
+  router.get('/drawings/:id/source', (req, res) => {
+    const source = desk.store.drawings.source(req.params.id);
+    if (!source) return sendError(res, 'not-here', 'This drawing is not in the studio.');
+    // Sent as a download and as plain bytes: imported markup is never shown as a page.
+    const kind = looksLikeDxf(source.content.toString('latin1')) ? 'dxf' : 'svg';
+    res.attachment(`drawing.${kind}`).set('content-type', 'application/octet-stream').send(source.content);
+  });
+  return router;
+}

@@ -1,0 +1,34 @@
+import type { HistoryAnswer, LogLine } from '#contract';
+import { happeningWords, type LogEntry, type PieceRowId } from '#core/bench';
+import type { Desk } from '../desk.ts';
+import { piecesIn } from '../store/logBook.ts';
+
+const PAGE = 60;
+
+/** A page of what happened to a panel, the latest first. */
+export function panelHistory(desk: Desk, panelId: string, before: number | null): HistoryAnswer {
+  const range = before === null ? {} : { before };
+  const entries = desk.store.book.ofPanel(panelId, range, PAGE);
+  const next = entries.length === PAGE ? (entries.at(-1)?.seq ?? null) : null;
+  return { seq: desk.seq, lines: entries.map((entry) => logLine(desk, entry)), next };
+}
+
+/** What happened to one piece, under whatever number, the latest first. */
+export function pieceHistory(desk: Desk, pieceId: string): HistoryAnswer {
+  const entries = desk.store.book.ofPiece(pieceId, PAGE);
+  return { seq: desk.seq, lines: entries.map((entry) => logLine(desk, entry)), next: null };
+}
+
+function logLine(desk: Desk, entry: LogEntry): LogLine {
+  const { seq, at, happening, personId } = entry;
+  const { state } = desk;
+  const touched = happening.kind === 'accept-drawing' ? [] : piecesIn(entry.inverse);
+  return {
+    seq,
+    at,
+    who: personId === null ? null : (state.get('people', personId)?.name ?? null),
+    words: happeningWords(happening, state),
+    numbers: touched.flatMap((id) => state.get('pieces', id as PieceRowId)?.number ?? []),
+    mishap: happening.kind === 'break',
+  };
+}

@@ -1,0 +1,153 @@
+import { and, desc, eq, notInArray, sql } from 'drizzle-orm';
+import type { Cartoon, CartoonReading } from '#core/cartoon';
+import { STUDY_RULES, type Study } from '#core/cutting';
+import type { LineAllowance } from '#core/sizing';
+import type { Db } from './database.ts';
+import { hashOf, pack, packJson, unpack, unpackJson } from './packing.ts';
+import { drawings, files, fileUses, studies } from './schema/index.ts';
+
+/** What a version of a drawing says: all that cannot be worked out again. */
+export interface StoredReading extends Pick<CartoonReading, 'findings' | 'repairs' | 'toleranceMm'> {
+  readonly cartoon: Cartoon;
+}
+
+export interface NewDrawing {
+  readonly id: string;
+  readonly panelId: string;
+  readonly at: number;
+  readonly sourceName: string;
+  /** The file it came from; a changed drawing names the one that it goes back to. */
+  readonly source: string | { readonly hash: string };
+  readonly allowance: LineAllowance;
+  readonly reading: StoredReading;
+  readonly study: Study;
+  readonly sketch: unknown;
+}
+
+/** Of a panel, the newest studies are kept at hand; others are made again when they are asked for. */
+const STUDIES_KEPT = 3;
+/** Places after the decimal point that a study keeps: a tenth of a micrometre. */
+const STUDY_GRID = 1e4;
+
+/** Drawings by version, their sources by content, and what follows from them. */
+export class DrawingStore {
+  readonly #db: Db;
+
+  constructor(db: Db) {
+    this.#db = db;
+  }
+
+  /** Keeps a version; inside the transaction that names it. */
+  keep({ id, panelId, at, sourceName, source, allowance, reading, study, sketch }: NewDrawing): void {
+    const sourceHash = typeof source === 'string' ? this.keepFile(source, 'image/svg+xml') : source.hash;
+    const packed = packJson(reading);
+    this.#db.insert(drawings).values({ id, panelId, at, sourceName, sourceHash, allowance, packed }).run();
+    const use = { hash: sourceHash, ofTable: 'drawings', ofId: id, role: 'source', name: sourceName, at };
+    this.#db.insert(fileUses).values(use).run();
+    this.keepStudy(id, study, sketch);
+    this.#forgetOldStudies(panelId);
+  }
+
+  /** Keeps a content once. @returns its hash */
+  keepFile(content: string | Uint8Array, mediaType: string): string {
+    const hash = hashOf(content);
+    const bytes = typeof content === 'string' ? Buffer.byteLength(content) : content.byteLength;
+    this.#db
+      .insert(files)
+      .values({ hash, mediaType, bytes, packed: pack(content) })
+      .onConflictDoNothing()
+      .run();
+    return hash;
+  }
+
+  keepStudy(drawingId: string, study: Study, sketch: unknown): void {
+    const values = { drawingId, rules: STUDY_RULES, packed: pack(studyText(study)), sketch: packJson(sketch) };
+    this.#db.insert(studies).values(values).onConflictDoUpdate({ target: studies.drawingId, set: values }).run();
+  }
+
+  #forgetOldStudies(panelId: string): void {
+    const newest = this.#db
+      .select({ id: drawings.id })
+      .from(drawings)
+      .where(eq(drawings.panelId, panelId))
+      .orderBy(desc(drawings.at), desc(sql`rowid`))
+      .limit(STUDIES_KEPT)
+      .all()
+      .map((d) => d.id);
+    const ofPanel = this.#db.select({ id: drawings.id }).from(drawings).where(eq(drawings.panelId, panelId));
+    this.#db
+      .delete(studies)
+      .where(and(sql`${studies.drawingId} in ${ofPanel}`, notInArray(studies.drawingId, newest)))
+      .run();
+  }
+
+  /** As it lies: JSON of a {@link StoredReading}, packed. */
+  packed(id: string): Buffer | null {
+    return this.#db.select({ packed: drawings.packed }).from(drawings).where(eq(drawings.id, id)).get()?.packed ?? null;
+  }
+
+  /** Cut outlines and what is hard, or the sketch: packed JSON; null where it has to be made anew. */
+  packedStudy(id: string, part: 'packed' | 'sketch'): Buffer | null {
+    const found = this.#db
+      .select({ part: studies[part] })
+      .from(studies)
+      .where(and(eq(studies.drawingId, id), eq(studies.rules, STUDY_RULES)))
+      .get();
+    return found?.part ?? null;
+  }
+
+  reading(id: string): StoredReading | null {
+    const packed = this.packed(id);
+    return packed && (unpackJson(packed) as StoredReading);
+  }
+
+  study(id: string): Study | null {
+    const packed = this.packedStudy(id, 'packed');
+    return packed && (unpackJson(packed) as Study);
+  }
+
+  facts(id: string): { allowance: LineAllowance; sourceName: string; sourceHash: string } | null {
+    const { allowance, sourceName, sourceHash } = drawings;
+    return (
+      this.#db.select({ allowance, sourceName, sourceHash }).from(drawings).where(eq(drawings.id, id)).get() ?? null
+    );
+  }
+
+  source(id: string): { name: string; content: Buffer } | null {
+    const found = this.#db
+      .select({ name: drawings.sourceName, packed: files.packed })
+      .from(drawings)
+      .innerJoin(files, eq(files.hash, drawings.sourceHash))
+      .where(eq(drawings.id, id))
+      .get();
+    return found ? { name: found.name, content: unpack(found.packed) } : null;
+  }
+
+  /** Ids of all versions, oldest first. */
+  ids(): string[] {
+    return this.#db
+      .select({ id: drawings.id })
+      .from(drawings)
+      .orderBy(sql`rowid`)
+      .all()
+      .map((d) => d.id);
+  }
+
+  fileHashes(): string[] {
+    return this.#db
+      .select({ hash: files.hash })
+      .from(files)
+      .all()
+      .map((f) => f.hash);
+  }
+
+  file(hash: string): { bytes: number; mediaType: string; packed: Buffer } | null {
+    const { bytes, mediaType, packed } = files;
+    return this.#db.select({ bytes, mediaType, packed }).from(files).where(eq(files.hash, hash)).get() ?? null;
+  }
+}
+
+const studyText = (study: Study): string =>
+  JSON.stringify(study, (_, value: unknown) =>
+    typeof value === 'number' && !Number.isInteger(value) ? Math.round(value * STUDY_GRID) / STUDY_GRID : value,
+  );

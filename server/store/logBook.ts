@@ -1,0 +1,126 @@
+import type Database from 'better-sqlite3';
+import { and, desc, eq, gt, inArray, lt, ne, sql, type SQL } from 'drizzle-orm';
+import type { Happening, History, LogEntry, RowInverse } from '#core/bench';
+import type { Db } from './database.ts';
+import { log, pieceLog } from './schema/index.ts';
+
+/** So many entries back it is looked who touched what; what was decided longer ago counts as touched. */
+const MOST_BACK = 5000;
+
+/** The log of the studio: appended to, never changed. */
+export class LogBook implements History {
+  readonly #db: Db;
+  readonly #sqlite: Database.Database;
+
+  constructor(db: Db, sqlite: Database.Database) {
+    this.#db = db;
+    this.#sqlite = sqlite;
+  }
+
+  lastSeq(): number {
+    return (
+      this.#db
+        .select({ seq: sql<number>`coalesce(max(${log.seq}), 0)` })
+        .from(log)
+        .get()?.seq ?? 0
+    );
+  }
+
+  /** Log position of a command that was carried out, or null. */
+  seqOf(commandId: string): number | null {
+    return this.#db.select({ seq: log.seq }).from(log).where(eq(log.commandId, commandId)).get()?.seq ?? null;
+  }
+
+  append(entry: LogEntry, panelId: string | null): void {
+    const { happening, ...facts } = entry;
+    const { kind, version, fact } = happening;
+    this.#db
+      .insert(log)
+      .values({ ...facts, kind, version, fact, panelId })
+      .run();
+    for (const pieceId of piecesIn(entry.inverse)) this.#db.insert(pieceLog).values({ pieceId, seq: entry.seq }).run();
+  }
+
+  othersAfter(seq: number, bench: string): Iterable<Pick<LogEntry, 'inverse'>> | null {
+    if (this.lastSeq() - seq > MOST_BACK) return null;
+    return this.#db
+      .select({ inverse: log.inverse })
+      .from(log)
+      .where(and(gt(log.seq, seq), ne(log.bench, bench)))
+      .all();
+  }
+
+  /** The log, oldest first, one entry at a time. */
+  *entries(): Iterable<LogEntry> {
+    for (const raw of this.#sqlite.prepare('select * from log order by seq').iterate()) yield fromRaw(raw as RawEntry);
+  }
+
+  /** The last entries of one bench, oldest first: enough for undo. */
+  ofBench(bench: string, most = 400): LogEntry[] {
+    return this.#select(eq(log.bench, bench), most).reverse();
+  }
+
+  /** The last entries that touched a panel, newest first. */
+  ofPanel(panelId: string, range: { after?: number; before?: number } = {}, most = 100): LogEntry[] {
+    const { after = 0, before = Number.MAX_SAFE_INTEGER } = range;
+    return this.#select(and(eq(log.panelId, panelId), gt(log.seq, after), lt(log.seq, before)), most);
+  }
+
+  /** The last entries that tell of a piece, newest first. */
+  ofPiece(pieceId: string, most = 100): LogEntry[] {
+    const seqs = this.#db
+      .select({ seq: pieceLog.seq })
+      .from(pieceLog)
+      .where(eq(pieceLog.pieceId, pieceId))
+      .orderBy(desc(pieceLog.seq))
+      .limit(most)
+      .all()
+      .map((p) => p.seq);
+    return seqs.length === 0 ? [] : this.#select(inArray(log.seq, seqs), most);
+  }
+
+  inverseOf(seq: number): readonly RowInverse[] {
+    return this.#db.select({ inverse: log.inverse }).from(log).where(eq(log.seq, seq)).get()?.inverse ?? [];
+  }
+
+  #select(where: SQL | undefined, most: number): LogEntry[] {
+    return this.#db.select().from(log).where(where).orderBy(desc(log.seq)).limit(most).all().map(toEntry);
+  }
+}
+
+/** The pieces that an entry tells of. That a piece came with its drawing is told by the panel's history. */
+export function piecesIn(inverse: readonly RowInverse[]): string[] {
+  return inverse.filter((row) => row.table === 'pieces' && row.was !== null).map((row) => row.id);
+}
+
+interface RawEntry {
+  readonly seq: number;
+  readonly command_id: string;
+  readonly at: number;
+  readonly person_id: string | null;
+  readonly bench: string;
+  readonly kind: string;
+  readonly version: number;
+  readonly fact: string;
+  readonly inverse: string;
+}
+
+const fromRaw = (raw: RawEntry): LogEntry => ({
+  seq: raw.seq,
+  commandId: raw.command_id,
+  at: raw.at,
+  personId: raw.person_id,
+  bench: raw.bench,
+  happening: { kind: raw.kind, version: raw.version, fact: JSON.parse(raw.fact) as unknown } as Happening,
+  inverse: JSON.parse(raw.inverse) as RowInverse[],
+});
+
+const toEntry = ({ kind, version, fact, ...row }: typeof log.$inferSelect): LogEntry => ({
+  seq: row.seq,
+  commandId: row.commandId,
+  at: row.at,
+  personId: row.personId,
+  bench: row.bench,
+  happening: { kind, version, fact } as Happening,
+  inverse: row.inverse,
+});

@@ -1,0 +1,207 @@
+import { sql } from 'drizzle-orm';
+import { check, foreignKey, index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import type { BreakReason, JointRowId, PanelCounts, PieceRowId, WorkStage } from '#core/bench';
+import type { JointKind } from '#core/cartoon';
+import type { LineAllowance, Opening, Technique } from '#core/sizing';
+import type { MoveKind } from '#core/stock';
+import { drawings } from './files.ts';
+import { codes, commissions, flag, glasses, people, routes, row } from './studio.ts';
+
+export const panels = sqliteTable(
+  'panels',
+  {
+    ...row,
+    commissionId: text('commission_id')
+      .notNull()
+      .references(() => commissions.id),
+    name: text('name').notNull(),
+    technique: text('technique').$type<Technique>().notNull(),
+    routeId: text('route_id')
+      .notNull()
+      .references(() => routes.id),
+    widthMm: real('width_mm').notNull(),
+    heightMm: real('height_mm').notNull(),
+    allowance: text('allowance', { mode: 'json' }).$type<LineAllowance>().notNull(),
+    opening: text('opening', { mode: 'json' }).$type<Opening>(),
+    cartoonId: text('cartoon_id').references(() => drawings.id),
+    sourceName: text('source_name'),
+    freeId: integer('free_id').notNull(),
+    pieceCount: integer('piece_count').notNull(),
+    jointCount: integer('joint_count').notNull(),
+    counts: text('counts', { mode: 'json' }).$type<PanelCounts>().notNull(),
+    deliveredAt: integer('delivered_at'),
+  },
+  (t) => [
+    index('panels_by_commission').on(t.commissionId),
+    index('panels_in_hand')
+      .on(t.id)
+      .where(sql`${t.deliveredAt} is null`),
+    check('panels_technique', sql`${t.technique} in ('foil', 'lead')`),
+    check('panels_size', sql`${t.widthMm} > 0 and ${t.heightMm} > 0`),
+    check('panels_counts', sql`${t.pieceCount} >= 0 and ${t.jointCount} >= 0 and ${t.freeId} > 0`),
+  ],
+);
+
+const ofPanel = () =>
+  text('panel_id')
+    .notNull()
+    .references(() => panels.id);
+
+export const sections = sqliteTable(
+  'sections',
+  { ...row, panelId: ofPanel(), letter: text('letter').notNull(), name: text('name').notNull() },
+  (t) => [uniqueIndex('sections_by_panel').on(t.panelId, t.letter)],
+);
+
+export const steps = sqliteTable(
+  'steps',
+  { ...row, panelId: ofPanel(), step: text('step').notNull(), at: integer('at').notNull() },
+  (t) => [uniqueIndex('steps_by_panel').on(t.panelId, t.step)],
+);
+
+export const joints = sqliteTable(
+  'joints',
+  {
+    id: text('id').$type<JointRowId>().primaryKey(),
+    rev: row.rev,
+    panelId: ofPanel(),
+    number: integer('number').notNull(),
+    drawn: flag('drawn'),
+    kind: text('kind').$type<JointKind>().notNull(),
+    frontAt: integer('front_at'),
+    backAt: integer('back_at'),
+  },
+  (t) => [
+    uniqueIndex('joints_by_number')
+      .on(t.panelId, t.number)
+      .where(sql`${t.drawn} = 1`),
+    check('joints_kind', sql`${t.kind} in ('L', 'T', 'X', 'many')`),
+  ],
+);
+
+export const pieces = sqliteTable(
+  'pieces',
+  {
+    id: text('id').$type<PieceRowId>().primaryKey(),
+    rev: row.rev,
+    panelId: ofPanel(),
+    number: integer('number').notNull(),
+    drawn: flag('drawn'),
+    label: text('label'),
+    glassId: text('glass_id').references(() => glasses.id),
+    stage: text('stage').notNull(),
+    asks: codes('asks'),
+    broken: text('broken').$type<BreakReason>(),
+    recuts: integer('recuts').notNull(),
+    from: text('from_stock'),
+    areaMm2: integer('area_mm2').notNull(),
+    perimeterMm: real('perimeter_mm').notNull(),
+    widthMm: real('width_mm').notNull(),
+    heightMm: real('height_mm').notNull(),
+    difficulty: integer('difficulty').notNull(),
+    recheck: flag('recheck'),
+    flowDeg: real('flow_deg'),
+    section: text('section'),
+    locked: flag('locked'),
+  },
+  (t) => [
+    uniqueIndex('pieces_by_number')
+      .on(t.panelId, t.number)
+      .where(sql`${t.drawn} = 1`),
+    index('pieces_to_cut')
+      .on(t.glassId)
+      .where(sql`${t.stage} = 'to-cut' and ${t.drawn} = 1`),
+    check('pieces_area', sql`${t.areaMm2} > 0`),
+    check('pieces_recuts', sql`${t.recuts} >= 0`),
+    check('pieces_difficulty', sql`${t.difficulty} between 1 and 5`),
+    check('pieces_broken', sql`${t.broken} is null or ${t.stage} = 'to-cut'`),
+    check('pieces_flow', sql`${t.flowDeg} is null or ${t.flowDeg} between 0 and 180`),
+  ],
+);
+
+/** The ledger. An item that was taken back is gone from the rack, its entries are not: they name no row. */
+export const moves = sqliteTable(
+  'moves',
+  {
+    ...row,
+    seq: integer('seq').notNull(),
+    at: integer('at').notNull(),
+    stockId: text('stock_id').notNull(),
+    kind: text('kind').$type<MoveKind>().notNull(),
+    deltaMm2: integer('delta_mm2').notNull(),
+    balanceMm2: integer('balance_mm2').notNull(),
+    panelId: text('panel_id'),
+    numbers: text('numbers', { mode: 'json' }).$type<readonly number[]>().notNull(),
+    note: text('note').notNull(),
+  },
+  (t) => [
+    index('moves_by_seq').on(t.seq),
+    index('moves_by_stock').on(t.stockId, t.seq),
+    check('moves_balance', sql`${t.balanceMm2} >= 0`),
+    check('moves_kind', sql`${t.kind} in ('received', 'pieces', 'offcut', 'waste', 'put back')`),
+  ],
+);
+
+/** Sums of the ledger by kind, kept by triggers on it. */
+export const ledgerTotals = sqliteTable('ledger_totals', {
+  kind: text('kind').$type<MoveKind>().primaryKey(),
+  sumMm2: integer('sum_mm2').notNull(),
+});
+
+export const mishaps = sqliteTable(
+  'mishaps',
+  {
+    ...row,
+    panelId: ofPanel(),
+    pieceId: text('piece_id').$type<PieceRowId>().notNull(),
+    number: integer('number').notNull(),
+    at: integer('at').notNull(),
+    reason: text('reason').$type<BreakReason>().notNull(),
+    stage: text('stage').notNull(),
+    glassId: text('glass_id').references(() => glasses.id),
+    glassMm2: integer('glass_mm2').notNull(),
+    glassCents: integer('glass_cents').notNull(),
+    minutes: real('minutes').notNull(),
+    labourCents: integer('labour_cents').notNull(),
+    recutFrom: text('recut_from'),
+  },
+  (t) => [
+    foreignKey({ columns: [t.pieceId], foreignColumns: [pieces.id] }),
+    index('mishaps_by_panel').on(t.panelId),
+    index('mishaps_by_piece').on(t.pieceId),
+    index('mishaps_by_time').on(t.at),
+    check('mishaps_cost', sql`${t.glassCents} >= 0 and ${t.labourCents} >= 0 and ${t.minutes} >= 0`),
+  ],
+);
+
+export const hours = sqliteTable(
+  'hours',
+  {
+    ...row,
+    personId: text('person_id')
+      .notNull()
+      .references(() => people.id),
+    panelId: text('panel_id').references(() => panels.id),
+    stage: text('stage').$type<WorkStage>().notNull(),
+    startedAt: integer('started_at').notNull(),
+    endedAt: integer('ended_at'),
+    byHand: flag('by_hand'),
+    note: text('note').notNull(),
+    rateCentsPerHour: integer('rate_cents_per_hour').notNull(),
+    removed: flag('removed'),
+  },
+  (t) => [
+    index('hours_by_panel')
+      .on(t.panelId)
+      .where(sql`${t.removed} = 0`),
+    index('hours_by_time')
+      .on(t.startedAt)
+      .where(sql`${t.removed} = 0`),
+    // One clock runs for a person at most.
+    uniqueIndex('hours_running')
+      .on(t.personId)
+      .where(sql`${t.endedAt} is null and ${t.removed} = 0`),
+    check('hours_order', sql`${t.endedAt} is null or ${t.endedAt} >= ${t.startedAt}`),
+    check('hours_rate', sql`${t.rateCentsPerHour} >= 0`),
+  ],
+);

@@ -1,0 +1,31 @@
+import type { QueryClient, QueryKey } from '@tanstack/react-query';
+import type { Command } from '#core/bench';
+import { heard } from './freshness.ts';
+
+/** The questions whose answers somebody looked at to give a command. */
+function lookedAt({ kind, ask }: Pick<Command, 'kind' | 'ask'>): QueryKey[] {
+  const panelId = 'panelId' in ask ? ask.panelId : kind === 'save-panel' && 'id' in ask ? ask.id : null;
+  const keys: QueryKey[] = typeof panelId === 'string' ? [['panel', panelId]] : [];
+  if (kind === 'cut' || kind === 'break' || kind === 'move-stock' || kind === 'write-off') keys.push(['rack']);
+  return keys.length > 0 ? keys : [['studio']];
+}
+
+/**
+ * The log position that a command was decided on: up to here the screen knows everything that its answers would tell. An
+ * answer that is being asked for again is as old as it says; any other one holds up to the last change heard of.
+ */
+export function basisOf(client: QueryClient, command: Pick<Command, 'kind' | 'ask'>): number {
+  return knownUpTo(client, lookedAt(command));
+}
+
+export function knownUpTo(client: QueryClient, keys: readonly QueryKey[]): number {
+  let basis = heard.last;
+  for (const key of keys) {
+    const state = client.getQueryState<{ readonly seq: number }>(key);
+    if (!state?.data) continue;
+    const isOld = state.isInvalidated || state.fetchStatus === 'fetching';
+    if (isOld) basis = Math.min(basis, state.data.seq);
+    else if (keys.length === 1) basis = Math.max(basis, state.data.seq);
+  }
+  return basis;
+}

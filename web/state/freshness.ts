@@ -1,0 +1,81 @@
+import type { QueryClient, QueryKey } from '@tanstack/react-query';
+import type { Touched } from '#contract';
+
+type Keys = (parents: readonly string[]) => readonly QueryKey[];
+
+const each =
+  (name: string): Keys =>
+  (parents) =>
+    parents.map((id) => [name, id]);
+const all =
+  (...names: readonly string[]): Keys =>
+  () =>
+    names.map((name) => [name]);
+const both =
+  (...parts: readonly Keys[]): Keys =>
+  (parents) =>
+    parts.flatMap((part) => part(parents));
+
+const LISTS = all('today', 'jobs', 'commission');
+
+/** Which questions have another answer once rows of a table have changed, by whom the rows belong to. */
+const ASKED_AGAIN: Readonly<Record<string, Keys>> = {
+  settings: all('studio'),
+  people: all('studio'),
+  glasses: all('studio'),
+  routes: all('studio'),
+  routeSteps: all('studio'),
+  commissions: both(LISTS, all('panel', 'studio')),
+  panels: both(LISTS, each('panel'), each('history')),
+  sections: each('panel'),
+  steps: both(LISTS, each('panel'), each('history')),
+  joints: both(all('today', 'commission'), each('panel'), each('history')),
+  pieces: both(LISTS, each('panel'), each('history'), all('piece-history')),
+  mishaps: both(each('panel-hours'), all('reckoning', 'commission')),
+  hours: both(each('panel-hours'), each('history'), all('studio', 'reckoning', 'commission')),
+  stock: all('rack', 'today'),
+  moves: both(all('rack'), each('ledger')),
+};
+
+/** The questions to ask again after a change. */
+export function askedAgain(touched: Touched): QueryKey[] {
+  const keys = new Map<string, QueryKey>();
+  for (const [table, parents] of Object.entries(touched))
+    for (const key of ASKED_AGAIN[table]?.(parents) ?? []) keys.set(JSON.stringify(key), key);
+  return [...keys.values()];
+}
+
+/** So many of the last changes are remembered, so that one heard of twice is fetched once. */
+const REMEMBERED = 500;
+
+/** What this screen has heard of, and from which database. */
+export class Heard {
+  /** By log position: the fetching that it began. */
+  #seen = new Map<number, Promise<unknown>>();
+  #database: string | null = null;
+  /** The last log position heard of. */
+  last = 0;
+
+  /** Fetches what a change touched, once, whether it is heard from the server's stream or as the answer to a command. */
+  change(client: QueryClient, seq: number, touched: Touched): Promise<unknown> {
+    this.last = Math.max(this.last, seq);
+    const known = this.#seen.get(seq);
+    if (known) return known;
+    const fetching = Promise.all(askedAgain(touched).map((queryKey) => client.invalidateQueries({ queryKey })));
+    this.#seen.set(seq, fetching);
+    if (this.#seen.size > REMEMBERED) this.#seen = new Map([...this.#seen].slice(REMEMBERED / 2));
+    return fetching;
+  }
+
+  /** The stream begins, or begins again: whatever was missed is fetched. */
+  begin(client: QueryClient, seq: number, database: string): void {
+    const isOther = this.#database !== null && this.#database !== database;
+    const hasMissed = seq > this.last && this.last > 0;
+    this.#database = database;
+    if (isOther) this.#seen = new Map();
+    this.last = isOther ? seq : Math.max(this.last, seq);
+    if (isOther || hasMissed) void client.invalidateQueries();
+  }
+}
+
+export const heard = new Heard();
