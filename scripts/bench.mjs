@@ -1,4 +1,5 @@
-// `npm run bench`: import, one large command, first paint and frame times; printed as a table.
+// `npm run bench`: import, one large command, first paint and frame times, and a studio after one and after ten years;
+// printed as a table. `npm run bench -- years` prints the last part alone.
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -19,10 +20,10 @@ await esbuild({
   packages: 'external',
   logLevel: 'error',
 });
-const { runBenches } = await import(out);
+const { runBenches, yearsBench } = await import(out);
 const folder = mkdtempSync(join(tmpdir(), 'nelvik-bench-'));
 try {
-  const rows = await runBenches(ROOT, folder);
+  const rows = await (process.argv[2] === 'years' ? yearsBench : runBenches)(ROOT, folder);
   const width = Math.max(...rows.map((r) => r.what.length));
   for (const { what, figures } of rows) process.stdout.write(`${what.padEnd(width + 2)}${figures}\n`);
 } finally {

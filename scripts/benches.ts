@@ -9,6 +9,9 @@ import { Store } from '../server/store/store.ts';
 import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import { paneNet } from '../core/test/panels.ts';
 import { besideLibrary, type Row } from './besideLibrary.ts';
+import { yearsBench } from './yearsBench.ts';
+
+export { yearsBench };
 
 const RUNS = 5;
 const CHROMIUM_FLAGS = [
@@ -51,7 +54,7 @@ export async function runBenches(root: string, folder: string): Promise<Row[]> {
   rows.push({ what: 'marking 500 pieces in one command, to disk', figures: ms(marking(desk)) });
   desk.store.close();
   rows.push(...(await painting(root, folder)));
-  return rows;
+  return [...rows, ...(await yearsBench(root, folder))];
 }
 
 /** A panel of 2,000 pieces; 500 of them are cut in one command, five times. */

@@ -1,5 +1,5 @@
 import { ROWS } from '#contract';
-import { checkCounts, checkInHand, differences, isUpToDate, replay, TABLE_NAMES } from '#core/bench';
+import { checkCounts, checkInHand, disagreements, TABLE_NAMES } from '#core/bench';
 import { checkMap, facesOf } from '#core/geometry';
 import { checkLedger } from '#core/stock';
 import { hashOf, unpack } from './store/packing.ts';
@@ -27,9 +27,9 @@ export function checkStudio(store: Store): string[] {
     part('the file', () => integrity(store));
     part('the rows', () => formOf(rows));
     part('the log', () =>
-      isReplayable(book) ? differences(rows, replay(book.entries())) : ['the log is of another version'],
+      book.isUpToDate() ? disagreements(book.happenings(), rows, lastSeqOf(book)) : ['the log is of another version'],
     );
-    part('the ledger', () => checkLedger(rows.all('stock'), rows.where('moves', 'true order by seq, rowid')));
+    part('the ledger', () => checkLedger(rows.all('stock'), rows.all('moves', 'seq, rowid')));
     part('the counts', () => countsOf(rows));
     part('the drawings', () => drawingsOf(drawings, rows));
     part('the files', () => filesOf(drawings));
@@ -46,6 +46,11 @@ function* integrity(store: Store): Generator<string> {
     yield `row ${rowid} of ${table} names something that is not there`;
 }
 
+function lastSeqOf(book: Snapshot['book']): (panelId: string) => number | undefined {
+  const last = book.lastSeqs();
+  return (panelId) => last.get(panelId);
+}
+
 type Snapshot = ReturnType<Store['snapshot']>;
 
 function* formOf(rows: Snapshot['rows']): Generator<string> {
@@ -55,11 +60,6 @@ function* formOf(rows: Snapshot['rows']): Generator<string> {
       const issue = parsed.error?.issues[0];
       if (issue) yield `${table} ${row.id}: ${issue.path.join('.')} ${issue.message}`;
     }
-}
-
-function isReplayable(book: Snapshot['book']): boolean {
-  for (const { happening } of book.entries()) if (!isUpToDate(happening.kind, happening.version)) return false;
-  return true;
 }
 
 function* countsOf(rows: Snapshot['rows']): Generator<string> {

@@ -1,62 +1,62 @@
-import { once } from 'node:events';
-import type { Writable } from 'node:stream';
 import { TABLE_NAMES } from '#core/bench';
-import type { Store } from './store/store.ts';
 import { unpack } from './store/packing.ts';
+import type { Store } from './store/store.ts';
 
-/** Parts are written until so much waits to be sent; then others have their turn. */
-const TURN_BYTES = 64 * 1024;
+/** Written at one go; then others have their turn. */
+const TURN_CHARS = 64 * 1024;
 
 /**
- * Writes everything there is as one JSON text, a row at a time, from a view of the studio that stands still meanwhile:
- * settings to hours (the removed ones too), the log, every drawing with its source, every file.
+ * Everything there is as one JSON text, a part at a time, from a view of the studio that stands still meanwhile: settings
+ * to hours (the removed ones too), the log, every drawing with its source, every file.
  */
-export async function writeExport(store: Store, to: Writable): Promise<void> {
-  const { rows, book, drawings, close } = store.snapshot();
-  let written = 0;
-  const put = async (text: string): Promise<void> => {
-    const isFull = !to.write(text);
-    written += text.length;
-    if (isFull) await once(to, 'drain');
-    else if (written > TURN_BYTES) await new Promise((turn) => setImmediate(turn));
-    if (written > TURN_BYTES) written = 0;
-  };
-  const list = async (name: string, items: Iterable<unknown>): Promise<void> => {
-    await put(`,\n"${name}": [`);
-    let isFirst = true;
-    for (const item of items) {
-      await put(`${isFirst ? '\n' : ',\n'}${JSON.stringify(item)}`);
-      isFirst = false;
-    }
-    await put(']');
-  };
+export async function* exportParts(store: Store): AsyncGenerator<string> {
+  const view = store.snapshot();
+  let text = '';
   try {
-    await put(`{"nelvik": 2, "databaseId": ${JSON.stringify(store.id)}`);
-    for (const table of TABLE_NAMES) await list(table, rows.all(table));
-    await list('log', book.entries());
-    await list('drawings', drawnParts(drawings));
-    await list('files', fileParts(drawings));
-    await put('\n}\n');
+    for (const part of parts(store.id, view)) {
+      text += part;
+      if (text.length < TURN_CHARS) continue;
+      yield text;
+      text = '';
+      await new Promise((turn) => setImmediate(turn));
+    }
+    yield text;
   } finally {
-    close();
+    view.close();
   }
 }
 
-function* drawnParts(drawings: Store['drawings']): Generator {
-  for (const id of drawings.ids()) yield { id, ...drawings.facts(id), reading: drawings.reading(id) };
+function* parts(databaseId: string, { rows, book, drawings }: ReturnType<Store['snapshot']>): Generator<string> {
+  yield `{"nelvik": 2, "databaseId": ${JSON.stringify(databaseId)}`;
+  for (const table of TABLE_NAMES) yield* list(table, rows.all(table), JSON.stringify);
+  yield* list('log', book.entries(), JSON.stringify);
+  yield* list('drawings', drawings.ids(), (id) => drawingText(drawings, id));
+  yield* list('files', drawings.fileHashes(), (hash) => fileText(drawings, hash));
+  yield '\n}\n';
+}
+
+function* list<T>(name: string, items: Iterable<T>, textOf: (item: T) => string): Generator<string> {
+  yield `,\n"${name}": [`;
+  let between = '\n';
+  for (const item of items) {
+    yield between + textOf(item);
+    between = ',\n';
+  }
+  yield ']';
+}
+
+/** The reading is JSON as it lies: it is not taken apart. */
+function drawingText(drawings: Store['drawings'], id: string): string {
+  const reading = unpack(drawings.packed(id) ?? Buffer.alloc(0)).toString('utf8');
+  return `{"id":${JSON.stringify(id)},"facts":${JSON.stringify(drawings.facts(id))},"reading":${reading}}`;
 }
 
 /** Drawings are text and stand as that; anything else in base 64. */
-function* fileParts(drawings: Store['drawings']): Generator {
-  for (const hash of drawings.fileHashes()) {
-    const file = drawings.file(hash);
-    if (!file) continue;
-    const content = unpack(file.packed);
-    const isText = file.mediaType.startsWith('image/svg') || file.mediaType.startsWith('text/');
-    yield {
-      hash,
-      mediaType: file.mediaType,
-      [isText ? 'text' : 'base64']: content.toString(isText ? 'utf8' : 'base64'),
-    };
-  }
+function fileText(drawings: Store['drawings'], hash: string): string {
+  const file = drawings.file(hash);
+  if (!file) throw new Error(`the file ${hash} is gone`);
+  const { mediaType, packed } = file;
+  const isText = mediaType.startsWith('image/svg') || mediaType.startsWith('text/');
+  const content = unpack(packed).toString(isText ? 'utf8' : 'base64');
+  return JSON.stringify({ hash, mediaType, [isText ? 'text' : 'base64']: content });
 }

@@ -37,6 +37,7 @@ export {
   type BreakReason,
 } from './reasons.ts';
 export { REFUSAL_CODES, refusalWords, type Refusal, type RefusalCode } from './refusals.ts';
+export { disagreements, type StoredRows } from './agreement.ts';
 export { differences, replay, type Rows } from './replay.ts';
 export {
   DEEDS,

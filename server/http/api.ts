@@ -1,3 +1,5 @@
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import compression from 'compression';
 import express, { Router, type Response } from 'express';
 import rateLimit from 'express-rate-limit';
@@ -14,7 +16,7 @@ import { refusalWords, settingsOf, type Refusal } from '#core/bench';
 import { drawingRefusalWords, editRefusalWords } from '#core/words';
 import type { Desk } from '../desk.ts';
 import { Drawings } from '../drawings.ts';
-import { writeExport } from '../export.ts';
+import { exportParts } from '../export.ts';
 import { liveChannel } from '../live/live.ts';
 import type { access } from './access.ts';
 import { sendError } from './errors.ts';
@@ -59,8 +61,7 @@ export function api({ desk, clock, drawingWorker, gate }: ApiParts) {
   router.use(queries(desk, drawings, clock));
   router.get('/export', async (_req, res) => {
     res.attachment('nelvik-studio.json').type('json');
-    await writeExport(desk.store, res);
-    res.end();
+    await pipeline(Readable.from(exportParts(desk.store)), res);
   });
 
   router.post('/commands', express.json({ limit: COMMAND_LIMIT }), (req, res) => {

@@ -42,10 +42,10 @@ export const dataVersion = (db: Db): string | null =>
 export function bringUp(sqlite: Database.Database, db: Db): void {
   sqlite
     .transaction(() => {
-      if (isSaidInTodaysWay(db)) return settle(db);
+      const book = new LogBook(db, sqlite);
+      if (isSaidInTodaysWay(db, book)) return settle(db);
       const drawn = new OldDrawings(sqlite, db);
       const studio = new Studio();
-      const book = new LogBook(db, sqlite);
       db.delete(pieceLog).run();
       for (const { seq } of db.select({ seq: log.seq }).from(log).orderBy(log.seq).all()) {
         const entry = bringUpEntry(db, studio, book, drawn, seq);
@@ -59,10 +59,8 @@ export function bringUp(sqlite: Database.Database, db: Db): void {
 }
 
 /** A newer program may know more acts, and still say all that happened here as it was said. */
-function isSaidInTodaysWay(db: Db): boolean {
-  const rowsPart = dataVersion(db)?.split(', ')[0];
-  const said = db.selectDistinct({ kind: log.kind, version: log.version }).from(log).all();
-  return rowsPart === ROWS_PART && said.every(({ kind, version }) => isUpToDate(kind, version));
+function isSaidInTodaysWay(db: Db, book: LogBook): boolean {
+  return dataVersion(db)?.split(', ')[0] === ROWS_PART && book.isUpToDate();
 }
 
 function settle(db: Db): void {

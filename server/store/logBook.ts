@@ -1,6 +1,6 @@
 import type Database from 'better-sqlite3';
-import { and, desc, eq, gt, inArray, lt, ne, sql, type SQL } from 'drizzle-orm';
-import type { Happening, History, LogEntry, RowInverse } from '#core/bench';
+import { and, desc, eq, gt, inArray, isNotNull, lt, ne, sql, type SQL } from 'drizzle-orm';
+import { isUpToDate, type Happening, type History, type LogEntry, type RowInverse } from '#core/bench';
 import type { Db } from './database.ts';
 import { log, pieceLog } from './schema/index.ts';
 
@@ -53,6 +53,33 @@ export class LogBook implements History {
   /** The log, oldest first, one entry at a time. */
   *entries(): Iterable<LogEntry> {
     for (const raw of this.#sqlite.prepare('select * from log order by seq').iterate()) yield fromRaw(raw as RawEntry);
+  }
+
+  /** What happened, oldest first, one entry at a time: what a replay needs and no more. */
+  *happenings(): Iterable<Omit<LogEntry, 'inverse' | 'commandId'>> {
+    const columns = 'seq, at, person_id, bench, kind, version, fact';
+    for (const raw of this.#sqlite.prepare(`select ${columns} from log order by seq`).iterate()) {
+      const { seq, at, person_id, bench, kind, version, fact } = raw as RawEntry;
+      const happening = { kind, version, fact: JSON.parse(fact) as unknown } as Happening;
+      yield { seq, at, personId: person_id, bench, happening };
+    }
+  }
+
+  /** The last log position that tells of each panel. */
+  lastSeqs(): ReadonlyMap<string, number> {
+    const rows = this.#db
+      .select({ panelId: log.panelId, last: sql<number>`max(${log.seq})` })
+      .from(log)
+      .where(isNotNull(log.panelId))
+      .groupBy(log.panelId)
+      .all();
+    return new Map(rows.map(({ panelId, last }) => [panelId ?? '', last]));
+  }
+
+  /** Whether every entry says what happened in today's way. */
+  isUpToDate(): boolean {
+    const said = this.#db.selectDistinct({ kind: log.kind, version: log.version }).from(log).all();
+    return said.every(({ kind, version }) => isUpToDate(kind, version));
   }
 
   /** The last entries of one bench, oldest first: enough for undo. */

@@ -8,6 +8,7 @@ import {
   type Reader,
   type RowChange,
   type Rows,
+  type StoredRows,
   type TableName,
   type Tables,
 } from '#core/bench';
@@ -64,7 +65,7 @@ const CONDITIONS: Readonly<Record<Question, string>> = {
 };
 
 /** The studio's rows, answered from SQLite by statements that are prepared once; nothing is held in memory. */
-export class SqliteRows implements Reader, Rows {
+export class SqliteRows implements Reader, Rows, StoredRows {
   readonly #sqlite: Database.Database;
   readonly #prepared = new Map<string, Database.Statement>();
 
@@ -86,9 +87,13 @@ export class SqliteRows implements Reader, Rows {
   }
 
   /** Every row of a table, read as it is gone through. */
-  *all<T extends TableName>(table: T): Iterable<Tables[T]> {
-    const rows = this.#sqlite.prepare(`select * from ${SHAPES[table].sql} order by rowid`).iterate();
+  *all<T extends TableName>(table: T, order = 'rowid'): Iterable<Tables[T]> {
+    const rows = this.#sqlite.prepare(`select * from ${SHAPES[table].sql} order by ${order}`).iterate();
     for (const raw of rows) yield toRow(table, raw as Raw);
+  }
+
+  count(table: TableName): number {
+    return (this.#statement(`select count(*) as n from ${SHAPES[table].sql}`).get() as { n: number }).n;
   }
 
   /** Rows that meet a condition of the server's own queries. */
