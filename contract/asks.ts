@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { BACK_REASONS, BREAK_REASON_CODES, DEEDS, LOOKS, WORK_STAGES, type ActKind, type AskOf } from '#core/bench';
+import { BOUNDS } from '#core/limits';
 import { HIDINGS, TEXTURES } from '#core/stock';
 import { CURRENCIES } from '#core/units';
 import {
@@ -12,6 +13,7 @@ import {
   label,
   left,
   lengthMm,
+  limits,
   locale,
   name,
   numbers,
@@ -65,7 +67,8 @@ export const ASKS = {
       unit: z.enum(['mm', 'in']),
       currency: z.enum(CURRENCIES),
       locale,
-      longClockMin: z.number().int().min(15).max(1440),
+      longClockMin: z.number().int().min(15).max(BOUNDS.entryMin.most),
+      limits,
     })
     .partial(),
   'save-person': z.strictObject({ id, name, initial: words(3).min(1), rateCentsPerHour: cents, active: z.boolean() }),
@@ -75,7 +78,7 @@ export const ASKS = {
     name,
     colour: z.string().regex(/^#[0-9a-f]{6}$/i, 'is no colour'),
     texture: z.enum(TEXTURES),
-    thicknessMm: z.number().positive('must be more than 0').max(40),
+    thicknessMm: z.number().positive('must be more than 0').max(BOUNDS.thicknessMm.most),
     hiding: z.enum(HIDINGS),
     flow: z.boolean(),
     priceCentsPerM2: cents,
@@ -114,7 +117,7 @@ export const ASKS = {
   break: z.strictObject({
     ...ofPieces,
     reason: z.enum(BREAK_REASON_CODES),
-    minutes: z.number().min(0, 'must not be negative').max(600),
+    minutes: z.number().min(0, 'must not be negative').max(BOUNDS.breakMin.most),
     recut: z.strictObject({ stockId: knownLabel, left }).nullable(),
   }),
   'solder-joints': z.strictObject({ panelId: id, side: z.enum(['front', 'back']), joints: numbers }),

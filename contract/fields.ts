@@ -1,14 +1,16 @@
 import { z } from 'zod';
+import { BOUNDS, isLimit, LIMIT_NAMES, type Bounds, type LimitName } from '#core/limits';
+
+/** A measure as large as may be entered. */
+const within = ({ least, most }: Bounds) => z.number().min(least, 'must not be negative').max(most);
 
 /** Parts that several schemas are made of. What a field may hold is said here once. */
 export const id = z.string().min(1).max(60);
 export const words = (most: number) => z.string().trim().max(most);
 export const name = words(80).min(1, 'must not be empty');
-/** No piece and no joint has a larger number. */
-export const MOST_NUMBER = 99_999;
 /** Larger than any piece of glass or panel, mm. */
-export const lengthMm = z.number().positive('must be more than 0').max(10_000);
-export const numbers = z.array(z.number().int().min(1).max(MOST_NUMBER)).min(1).max(20_000);
+export const lengthMm = z.number().positive('must be more than 0').max(BOUNDS.lengthMm.most);
+export const numbers = z.array(z.number().int().min(1).max(BOUNDS.number.most)).min(1).max(BOUNDS.pieces.most);
 export const instant = z.number().int().min(0).max(8.64e15);
 export const label = words(24).regex(/^[A-Za-z0-9][A-Za-z0-9._-]*$/, 'may have letters, digits, dots and dashes only');
 /** A label that Nelvik itself has given may be longer: an offcut's counts on from its sheet's. */
@@ -47,16 +49,21 @@ export const left = z.discriminatedUnion('kind', [
 
 export const allowance = z.strictObject({
   technique,
-  gapMm: z.number().min(0, 'must not be negative').max(5),
-  heartMm: z.number().min(0, 'must not be negative').max(10),
-  faceMm: z.number().min(0, 'must not be negative').max(30),
-  clearanceMm: z.number().min(0, 'must not be negative').max(5),
+  gapMm: within(BOUNDS.gapMm),
+  heartMm: within(BOUNDS.heartMm),
+  faceMm: within(BOUNDS.faceMm),
+  clearanceMm: within(BOUNDS.playMm),
   outline: z.enum(['glass-edge', 'came-outside']),
 });
 
 export const opening = z.strictObject({
-  widthMm: lengthMm.max(5000),
-  heightMm: lengthMm.max(5000),
-  clearanceMm: z.number().min(0, 'must not be negative').max(50),
-  coverMm: z.number().min(0, 'must not be negative').max(100),
+  widthMm: lengthMm.max(BOUNDS.openingMm.most),
+  heightMm: lengthMm.max(BOUNDS.openingMm.most),
+  clearanceMm: within(BOUNDS.fittingMm),
+  coverMm: within(BOUNDS.coverMm),
 });
+
+/** Limits of the studio's own, each within what may be set. */
+export const limits = z
+  .partialRecord(z.enum(LIMIT_NAMES as [LimitName, ...LimitName[]]), z.number())
+  .refine((own) => Object.entries(own).every(([name, value]) => isLimit(name as LimitName, value)), 'is out of bounds');

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Command } from '#core/bench';
+import { BOUNDS } from '#core/limits';
 import { ASKS, DOOR_KINDS, savePanel } from './asks.ts';
 import { allowance, id, lengthMm, point, words } from './fields.ts';
 
@@ -27,21 +28,21 @@ export const cartoonSchema = z.strictObject({
   basis,
   sourceName: words(200).min(1),
   source: z.string().min(1).max(32_000_000),
-  widthMm: lengthMm.max(3200).optional(),
-  heightMm: lengthMm.max(3200).optional(),
-  snapMm: z.number().min(0).max(20).optional(),
+  widthMm: lengthMm.max(BOUNDS.panelMm.most).optional(),
+  heightMm: lengthMm.max(BOUNDS.panelMm.most).optional(),
+  snapMm: z.number().min(0).max(BOUNDS.snapMm.most).optional(),
   layersIn: z.array(z.string().max(200)).max(200).optional(),
   outline: z.enum(['glass-edge', 'came-outside']).optional(),
   /** Repairs that are to stay as drawn, by their place. */
-  refused: z.array(point).max(20_000).optional(),
+  refused: z.array(point).max(BOUNDS.pieces.most).optional(),
   /** Ends that are drawn on further than the tolerance. */
   drawOn: z
-    .array(z.strictObject({ at: point, gapMm: z.number().min(0).max(20) }))
-    .max(20_000)
+    .array(z.strictObject({ at: point, gapMm: z.number().min(0).max(BOUNDS.snapMm.most) }))
+    .max(BOUNDS.pieces.most)
     .optional(),
   asDrawn: z.boolean().optional(),
   /** Pieces whose glass is cut and that the new drawing may drop. */
-  letGo: z.array(z.number().int()).max(20_000).optional(),
+  letGo: z.array(z.number().int()).max(BOUNDS.pieces.most).optional(),
 });
 
 const line = z.array(point).min(2).max(2000);
@@ -56,12 +57,15 @@ export const editSchema = z.strictObject({
     z.strictObject({ kind: z.literal('add-lines'), lines: z.array(line).min(1).max(50) }),
     z.strictObject({ kind: z.literal('take-line'), line: z.number().int().min(0) }),
     z.strictObject({ kind: z.literal('move-node'), node: z.number().int().min(0), to: point }),
-    z.strictObject({ kind: z.literal('scale'), factor: z.number().positive('must be more than 0').max(1000) }),
+    z.strictObject({
+      kind: z.literal('scale'),
+      factor: z.number().positive('must be more than 0').max(BOUNDS.scale.most),
+    }),
     z.strictObject({
       kind: z.literal('fit'),
-      widthMm: lengthMm.max(3200),
-      heightMm: lengthMm.max(3200),
-      borderMm: z.number().min(0, 'must not be negative').max(1000),
+      widthMm: lengthMm.max(BOUNDS.panelMm.most),
+      heightMm: lengthMm.max(BOUNDS.panelMm.most),
+      borderMm: z.number().min(0, 'must not be negative').max(BOUNDS.borderMm.most),
       /** The panel whose drawing is fitted; this one's own when it is left out. */
       from: id.optional(),
     }),
@@ -76,8 +80,8 @@ export const editSchema = z.strictObject({
     z.strictObject({ kind: z.literal('renumber'), order: z.enum(['rows', 'outwards', 'sections']) }),
     z.strictObject({
       kind: z.literal('number'),
-      from: z.number().int().min(1).max(99_999),
-      to: z.number().int().min(1).max(99_999),
+      from: z.number().int().min(1).max(BOUNDS.number.most),
+      to: z.number().int().min(1).max(BOUNDS.number.most),
     }),
     z.strictObject({ kind: z.literal('allowance'), allowance: allowance }),
   ]),

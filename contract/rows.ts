@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { BREAK_REASON_CODES, DEEDS, LOOKS, TABLE_NAMES, WORK_STAGES, type TableName, type Tables } from '#core/bench';
 import { HIDINGS, MOVE_KINDS, TEXTURES } from '#core/stock';
 import { CURRENCIES } from '#core/units';
-import { allowance, opening, technique } from './fields.ts';
+import { allowance, limits, opening, technique } from './fields.ts';
 import type { Tied } from './tied.ts';
 
 const text = z.string();
@@ -23,6 +23,7 @@ export const ROWS = {
     currency: z.enum(CURRENCIES),
     locale: text,
     longClockMin: z.number().int().positive(),
+    limits,
   }),
   people: z.strictObject({ ...row, name: text, initial: text, rateCentsPerHour: count, active: z.boolean() }),
   glasses: z.strictObject({

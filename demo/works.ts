@@ -5,6 +5,7 @@ import { DEFAULT_ALLOWANCE, type Technique } from '#core/sizing';
 import { drawnIn } from '../server/drawings.ts';
 import type { Desk } from '../server/desk.ts';
 import { readDrawing } from '#core/cutting';
+import { DEFAULT_LIMITS } from '#core/limits';
 
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
@@ -68,7 +69,8 @@ export class Works {
     });
     const key = `${technique} ${svg}`;
     const allowance = DEFAULT_ALLOWANCE[technique];
-    const result = this.#read.get(key) ?? readDrawing({ kind: 'read', source: svg, options: {}, allowance });
+    const result =
+      this.#read.get(key) ?? readDrawing({ kind: 'read', source: svg, options: {}, allowance, limits: DEFAULT_LIMITS });
     this.#read.set(key, result);
     if ('refusal' in result) throw new Error(`the drawing of ${name} was refused: ${result.refusal}`);
     const { cartoon } = result;

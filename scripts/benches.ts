@@ -6,6 +6,7 @@ import { Desk } from '../server/desk.ts';
 import { readDrawing } from '#core/cutting';
 import { drawnIn } from '../server/drawings.ts';
 import { Store } from '../server/store/store.ts';
+import { DEFAULT_LIMITS } from '#core/limits';
 import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import { paneNet } from '../core/test/panels.ts';
 import { besideLibrary, type Row } from './besideLibrary.ts';
@@ -40,7 +41,13 @@ export async function runBenches(root: string, folder: string): Promise<Row[]> {
     const times: number[] = [];
     for (let i = 0; i < RUNS; i++) {
       const start = performance.now();
-      const result = readDrawing({ kind: 'read', source, options: {}, allowance: DEFAULT_ALLOWANCE.foil });
+      const result = readDrawing({
+        kind: 'read',
+        source,
+        options: {},
+        allowance: DEFAULT_ALLOWANCE.foil,
+        limits: DEFAULT_LIMITS,
+      });
       times.push(performance.now() - start);
       if ('refusal' in result || result.cartoon.pieces.length !== across * down)
         throw new Error('the bench drawing was not read whole');
@@ -103,6 +110,7 @@ function marking(desk: Desk): number[] {
     source: paneNet(40, 50, 20, { curved: true }),
     options: {},
     allowance: DEFAULT_ALLOWANCE.foil,
+    limits: DEFAULT_LIMITS,
   });
   if ('refusal' in result) throw new Error(result.refusal);
   const { cartoon } = result;

@@ -3,6 +3,7 @@ import type { Accepted, CartoonRequest, EditRequest } from '#contract';
 import {
   BEGINS,
   jointsBetween,
+  limitsOf,
   piecesGone,
   type AcceptDrawing,
   type DrawingOrigin,
@@ -13,10 +14,10 @@ import {
   type SavePanel,
 } from '#core/bench';
 import { begun, sketchOf, type DrawingRefusal, type EditRefusal } from '#core/cartoon';
-import { allNew, type DrawingResult, type Study } from '#core/cutting';
+import { allNew, studyRules, type DrawingResult, type Study } from '#core/cutting';
 import type { LineAllowance } from '#core/sizing';
 import type { Desk, Sender } from './desk.ts';
-import { runDrawing, runStudy } from './jobs/runDrawing.ts';
+import { DrawingJobs } from './jobs/drawingJobs.ts';
 import type { NewDrawing, StoredReading } from './store/drawingStore.ts';
 
 type Outcome =
@@ -32,29 +33,36 @@ type Drawn = Pick<PanelRow, 'id' | 'allowance' | 'freeId' | 'cartoonId'>;
 /** Brings drawings in and changes them: the heavy part in a worker, then one command to the desk. */
 export class Drawings {
   readonly #desk: Desk;
-  readonly #worker: URL | null;
+  readonly #jobs: DrawingJobs;
   readonly #clock: () => number;
 
   constructor(desk: Desk, worker: URL | null, clock: () => number) {
     this.#desk = desk;
-    this.#worker = worker;
+    this.#jobs = new DrawingJobs(worker);
     this.#clock = clock;
   }
 
-  async takeIn(panel: PanelRow, request: CartoonRequest): Promise<Outcome> {
+  async takeIn(panel: PanelRow, request: CartoonRequest, signal?: AbortSignal): Promise<Outcome> {
     const { source, sourceName, outline, letGo = [], commandId, personId, bench, basis, ...options } = request;
     const allowance = outline ? { ...panel.allowance, outline } : panel.allowance;
     const old = await this.#reading(panel.cartoonId);
     const { freeId } = panel;
-    const job = { kind: 'read' as const, source, options, allowance, freeId, ...(old ? { previous: old } : {}) };
-    const result = await runDrawing(job, this.#worker);
+    const limits = limitsOf(this.#desk.state);
+    const previous = old ? { previous: old } : {};
+    const job = { kind: 'read' as const, source, options, allowance, freeId, limits, ...previous };
+    const result = await this.#jobs.read(job, signal);
     if ('refusal' in result) return { drawing: result.refusal };
     const facts = { commandId, personId, bench, basis };
     return this.#accept(panel, result, { origin: 'import', allowance, sourceName, source, letGo }, facts);
   }
 
   /** @param old the panel as it is; undefined where the change makes it, as another light of a set */
-  async change(panelId: string, old: PanelRow | undefined, request: EditRequest): Promise<Outcome> {
+  async change(
+    panelId: string,
+    old: PanelRow | undefined,
+    request: EditRequest,
+    signal?: AbortSignal,
+  ): Promise<Outcome> {
     const { edit, panel: wish, ...facts } = request;
     const drawn = this.#drawnPanel(panelId, old, wish);
     if (!drawn) return { refusal: { code: 'unknown-panel' } };
@@ -64,18 +72,19 @@ export class Drawings {
     const isOwn = from.id === panelId;
     const allowance = edit.kind === 'allowance' ? edit.allowance : drawn.allowance;
     const rows = old ? [...this.#desk.state.ask('piecesOfPanel', old.id)] : [];
-    const result = await runDrawing(
+    const result = await this.#jobs.edit(
       {
         kind: 'edit',
         edit: edit.kind === 'allowance' ? null : edit,
         freeId: drawn.freeId,
+        limits: limitsOf(this.#desk.state),
         kept: rows.filter(isNumberKept).map((p) => p.number),
         sections: rows.flatMap((p) => (p.section ? [[p.number, p.section] as const] : [])),
         allowance,
         previous,
         reading: previous,
       },
-      this.#worker,
+      signal,
     );
     if ('refusal' in result) return { edit: result.refusal };
     const kept = this.#desk.store.drawings.facts(from.cartoonId);
@@ -93,14 +102,17 @@ export class Drawings {
   /** What follows from a drawing, packed as it is sent; worked out anew where it is not at hand. */
   async study(id: string, part: 'packed' | 'sketch'): Promise<Buffer | null> {
     const { drawings } = this.#desk.store;
-    const kept = drawings.packedStudy(id, part);
+    const limits = limitsOf(this.#desk.state);
+    const rules = studyRules(limits);
+    const kept = drawings.packedStudy(id, part, rules);
     if (kept) return kept;
     const reading = drawings.reading(id);
     const facts = drawings.facts(id);
     if (!reading || !facts) return null;
-    const study = await runStudy({ kind: 'study', cartoon: reading.cartoon, allowance: facts.allowance }, this.#worker);
-    drawings.keepStudy(id, study, sketchOf(reading.cartoon));
-    return drawings.packedStudy(id, part);
+    const { cartoon } = reading;
+    const study = await this.#jobs.study({ cartoon, allowance: facts.allowance, limits });
+    drawings.keepStudy(id, study, rules, sketchOf(cartoon));
+    return drawings.packedStudy(id, part, rules);
   }
 
   #drawnPanel(panelId: string, old: PanelRow | undefined, wish: EditRequest['panel']): Drawn | null {
@@ -112,7 +124,7 @@ export class Drawings {
     const reading = id === null ? null : this.#desk.store.drawings.reading(id);
     if (id === null || !reading) return null;
     await this.study(id, 'packed');
-    const study = this.#desk.store.drawings.study(id);
+    const study = this.#desk.store.drawings.study(id, studyRules(limitsOf(this.#desk.state)));
     return study && { ...reading, ...study };
   }
 
@@ -144,7 +156,13 @@ export function drawnIn(
     Pick<AcceptDrawing, 'origin' | 'letGo' | 'panel'>,
 ): { readonly ask: AcceptDrawing; readonly drawing: NewDrawing } {
   const { at, source, sourceName, allowance, origin, letGo, panel: wish } = more;
-  const drawing = newDrawing(panel.id, result, { at, source, sourceName, allowance });
+  const drawing = newDrawing(panel.id, result, {
+    at,
+    source,
+    sourceName,
+    allowance,
+    rules: studyRules(limitsOf(state)),
+  });
   const ask: AcceptDrawing = {
     ...drawnFacts(result),
     ...jointsBetween(state, panel.id, result.cartoon.joints, new Set(result.carry.movedJoints)),
@@ -174,7 +192,7 @@ function asNew(result: DrawingResult, freeId: number): DrawingResult {
 function newDrawing(
   panelId: string,
   result: DrawingResult,
-  more: Pick<NewDrawing, 'at' | 'source' | 'sourceName' | 'allowance'>,
+  more: Pick<NewDrawing, 'at' | 'source' | 'sourceName' | 'allowance' | 'rules'>,
 ): NewDrawing {
   const { cartoon, findings, repairs, toleranceMm, cuts, cuttability } = result;
   return {

@@ -73,6 +73,7 @@ export { standingOf, type Standing } from './standing.ts';
 export {
   DEFAULT_SETTINGS,
   jointRowId,
+  limitsOf,
   numberedKey,
   pieceRowId,
   QUESTIONS,
@@ -104,4 +105,5 @@ export { parseTally, type TallyLine, type Vocabulary } from './tally/parse.ts';
 export { readTally, vocabularyOf, type SourceQuestion, type TallyMeaning } from './tally/resolve.ts';
 export { putBackTarget } from './undo.ts';
 export { isUpToDate, kindNamed, upToDate } from './upcast.ts';
+export { tooLargeForRack, wantedBy } from './wanted.ts';
 export { WORK_STAGES, workCaution, workWord, type WorkStage } from './works.ts';

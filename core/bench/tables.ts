@@ -1,5 +1,6 @@
 import type { LineAllowance, Opening, Technique } from '../sizing/index.ts';
 import type { JointKind } from '../cartoon/index.ts';
+import { limitsWith, type Limits, type OwnLimits } from '../limits/index.ts';
 import type { Glass, StockItem, StockMove } from '../stock/index.ts';
 import type { Branded, Currency, DisplayUnit, JointId, PieceId } from '../units/index.ts';
 import type { BreakReason } from './reasons.ts';
@@ -25,6 +26,8 @@ export interface Settings {
   readonly locale: string;
   /** A clock that has run longer than this is asked about. Minutes. */
   readonly longClockMin: number;
+  /** Limits and measures that the studio has set itself. */
+  readonly limits: OwnLimits;
 }
 
 export interface Person {
@@ -256,10 +259,14 @@ export const DEFAULT_SETTINGS: Settings = {
   currency: 'EUR',
   locale: 'en-GB',
   longClockMin: 240,
+  limits: {},
 };
 
 /** The settings, or what they are before anybody has set them. */
 export const settingsOf = (state: Reader): Settings => state.get('settings', 'studio') ?? DEFAULT_SETTINGS;
+
+/** What the studio judges and measures by. */
+export const limitsOf = (state: Reader): Limits => limitsWith(settingsOf(state).limits);
 
 export type PanelRow = Tables['panels'];
 export type PieceRow = Tables['pieces'];

@@ -1,4 +1,5 @@
 import { boxOf, pathLength, thinLine, type Point } from '../geometry/index.ts';
+import { BOUNDS, isWithin } from '../limits/index.ts';
 import { arrange, isTangled, type Arranged } from './arrange.ts';
 import { describeCartoon, namedByTexts } from './describe.ts';
 import { leftLineFindings, shapeFindings } from './findings.ts';
@@ -13,8 +14,7 @@ export const DEFAULT_SNAP_MM = 0.8;
 /** A shaky drawing is healed up to twice that, as long as its lines are many times longer. */
 const MOST_SHAKY_MM = 1.8;
 const LENGTHS_TO_A_SNAP = 6;
-/** Exact arithmetic holds within ±3.3 m of the page's corner; no panel in one drawing is larger. */
-const MOST_EXTENT_MM = 3200;
+const MOST_EXTENT_MM = BOUNDS.panelMm.most;
 /** Lines as drawn, each by itself: a panel of 8,000 pieces has about 24,000 edges, some drawn several times over. */
 const MOST_DRAWN_LINES = 120_000;
 
@@ -44,7 +44,7 @@ export interface CartoonOptions {
  */
 export function makeCartoon(raw: RawDrawing, options: CartoonOptions = {}): CartoonReading | DrawingRefusal {
   const progress = options.onProgress ?? (() => undefined);
-  if (options.snapMm !== undefined && !(options.snapMm >= 0 && options.snapMm <= 20)) return { refusal: 'bad-size' };
+  if (options.snapMm !== undefined && !isWithin(options.snapMm, BOUNDS.snapMm)) return { refusal: 'bad-size' };
   for (const wanted of [options.widthMm, options.heightMm])
     if (wanted !== undefined && !(wanted > 0)) return { refusal: 'bad-size' };
   const placed = placeDrawing(raw, options);

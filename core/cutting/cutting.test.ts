@@ -4,7 +4,7 @@ import { areaOfRings, insetRegion, perimeter, signedArea, type Point, type Ring 
 import { cutOutlines, DEFAULT_ALLOWANCE, type CutPiece } from '../sizing/index.ts';
 import { doc } from '../test/panels.ts';
 import { narrowestNeck } from './ringShape.ts';
-import { cuttability, fitsSheet, panelFindings, proposeLine, scoreOrder } from './index.ts';
+import { cuttability, panelFindings, proposeLine, scoreOrder } from './index.ts';
 
 const piece = (...rings: Ring[]): CutPiece => ({
   number: 1,
@@ -232,15 +232,5 @@ describe('the panel as a whole', () => {
       { kind: 'wants-bars' },
     ]);
     expect(panelFindings(plain, { widthMm: 500, heightMm: 500, areaMm2: 250_000 })).toEqual([]);
-  });
-  it('a piece fits a sheet turned, unless its flow holds it', () => {
-    const long = box(180, 30);
-    const sheet = { widthMm: 100, heightMm: 200 };
-    expect(fitsSheet(long, null, sheet)).toBe(true);
-    // Flow of the sheet runs along its height: a piece whose flow runs along it goes upright, one across does not fit.
-    expect(fitsSheet(long, 0, sheet)).toBe(true);
-    expect(fitsSheet(long, 90, sheet)).toBe(false);
-    expect(fitsSheet(box(188, 30), null, sheet)).toBe(true);
-    expect(fitsSheet(box(230, 30), null, sheet)).toBe(false);
   });
 });

@@ -1,12 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import type { CartoonFinding, Edit } from '../cartoon/index.ts';
+import { DEFAULT_LIMITS } from '../limits/index.ts';
 import { DEFAULT_ALLOWANCE } from '../sizing/index.ts';
 import { doc } from '../test/panels.ts';
 import { editDrawing, readDrawing, type DrawingResult, type Previous } from './index.ts';
 
 const allowance = DEFAULT_ALLOWANCE.foil;
+const limits = DEFAULT_LIMITS;
 const read = (body: string, previous?: Previous): DrawingResult => {
-  const result = readDrawing({ kind: 'read', source: doc(100, 100, body), options: {}, allowance, previous });
+  const result = readDrawing({ kind: 'read', source: doc(100, 100, body), options: {}, allowance, limits, previous });
   if ('refusal' in result) throw new Error(result.refusal);
   return result;
 };
@@ -18,6 +20,7 @@ const edit = (previous: DrawingResult, change: Edit): DrawingResult => {
     kept: [],
     sections: [],
     allowance,
+    limits,
     previous,
     reading: previous,
   });

@@ -17,6 +17,7 @@ import {
 } from '../cartoon/index.ts';
 import type { Point } from '../geometry/index.ts';
 import type { CutPiece, LineAllowance } from '../sizing/index.ts';
+import type { CuttingLimits } from './findings.ts';
 import { allNew, changesBetween, studyCartoon, type DrawingChanges, type Study } from './study.ts';
 
 /** The drawing that a new one follows. */
@@ -33,6 +34,7 @@ export interface DrawingJob {
   readonly previous?: Previous;
   /** Ids below it were given by drawings of this panel before. */
   readonly freeId?: number;
+  readonly limits: CuttingLimits;
 }
 
 /** A light change; null where only what the lines take up has changed. */
@@ -40,6 +42,7 @@ export interface EditJob {
   readonly kind: 'edit';
   readonly edit: Edit | null;
   readonly freeId: number;
+  readonly limits: CuttingLimits;
   readonly kept: readonly number[];
   readonly sections: readonly (readonly [number, string])[];
   readonly allowance: LineAllowance;
@@ -62,12 +65,12 @@ export function readDrawing(job: DrawingJob): DrawingResult | DrawingRefusal {
   const read = { layers, physical, scale };
   if (!job.previous) {
     const first = begun(reading.cartoon, job.freeId);
-    const study = studyCartoon(first.cartoon, job.allowance);
+    const study = studyCartoon(first.cartoon, job.allowance, job.limits);
     return { ...first, findings, repairs, toleranceMm, read, ...study, changes: allNew(first.cartoon) };
   }
   const edited = continueCartoon(job.previous.cartoon, reading.cartoon, job.freeId);
   const now = { findings: renewedFindings(findings, edited.cartoon), repairs, toleranceMm, read };
-  return { ...studied(edited, job.allowance, job.previous), ...now };
+  return { ...studied(edited, job, job.previous), ...now };
 }
 
 /** One light change, worked through to cut outlines and what became of each piece. For a worker. */
@@ -78,7 +81,7 @@ export function editDrawing(job: EditJob): DrawingResult | { readonly refusal: E
   if ('refusal' in edited) return edited;
   const { findings, repairs, toleranceMm } = placedAnew(reading, edit);
   const now = { findings: renewedFindings(findings, edited.cartoon), repairs, toleranceMm };
-  return { ...studied(edited, job.allowance, previous), ...now };
+  return { ...studied(edited, job, previous), ...now };
 }
 
 /** What was noticed and repaired has moved with the drawing; in a drawing fitted elsewhere it has no place. */
@@ -92,9 +95,9 @@ function placedAnew(reading: EditJob['reading'], edit: Edit | null): EditJob['re
 
 function studied(
   { cartoon, continued, carry }: Edited,
-  allowance: LineAllowance,
+  { allowance, limits }: Pick<DrawingJob, 'allowance' | 'limits'>,
   previous: Previous,
 ): Study & Pick<DrawingResult, 'cartoon' | 'carry' | 'changes'> {
-  const study = studyCartoon(cartoon, allowance);
+  const study = studyCartoon(cartoon, allowance, limits);
   return { cartoon, carry, ...study, changes: changesBetween(previous, { cartoon, continued, cuts: study.cuts }) };
 }

@@ -1,32 +1,13 @@
 import { perimeter, signedArea, thinRing, type Point } from '../geometry/index.ts';
+import { DEFAULT_LIMITS, type Limits } from '../limits/index.ts';
 import type { CutPiece } from '../sizing/index.ts';
 import { bitesOf, narrowestNeck, sharpestPoint, tightestInsideCorner, type Neck } from './ringShape.ts';
 
-/** Limits of what glass takes kindly; all from memory, a studio sets its own. */
-export interface CuttingLimits {
-  /** A point sharper than this snaps. */
-  readonly sharpDeg: number;
-  /** Inside curves: depth ÷ opening width, fussy above the first, hard above the second. */
-  readonly fussyBite: number;
-  readonly hardBite: number;
-  /** An inside corner tighter than this starts a crack. */
-  readonly cornerMm: number;
-  /** A neck, or a whole strip, narrower than this breaks across. */
-  readonly narrowMm: number;
-  readonly slender: number;
-  /** Less light than this is only a dark speck. */
-  readonly leastDaylightMm2: number;
-}
-
-export const DEFAULT_CUTTING_LIMITS: CuttingLimits = {
-  sharpDeg: 30,
-  fussyBite: 0.25,
-  hardBite: 0.5,
-  cornerMm: 2,
-  narrowMm: 6,
-  slender: 12,
-  leastDaylightMm2: 40,
-};
+/** Limits of what glass takes kindly, as a studio has set them. */
+export type CuttingLimits = Pick<
+  Limits,
+  'sharpDeg' | 'fussyBite' | 'hardBite' | 'cornerMm' | 'narrowMm' | 'slender' | 'leastDaylightMm2'
+>;
 
 /** A neck is narrower than this share of what a square of the same area and border would measure. */
 const NECK_TO_WHOLE = 0.75;
@@ -62,11 +43,11 @@ export interface Cuttability {
   readonly findings: readonly CuttingFinding[];
 }
 
-/** What is hard about cutting one piece, from its cut outline. */
 /** No hand and no wheel follows more points than this round one piece; shapes are judged without them. */
 const MOST_POINTS = 2000;
 
-export function cuttability(piece: CutPiece, limits: CuttingLimits = DEFAULT_CUTTING_LIMITS): Cuttability {
+/** What is hard about cutting one piece, from its cut outline. */
+export function cuttability(piece: CutPiece, limits: CuttingLimits = DEFAULT_LIMITS): Cuttability {
   const findings: CuttingFinding[] = [];
   const { number } = piece;
   const outer = piece.rings.filter((ring) => signedArea(ring) > 0);

@@ -1,24 +1,12 @@
-export {
-  cuttability,
-  DEFAULT_CUTTING_LIMITS,
-  type Cuttability,
-  type CuttingFinding,
-  type CuttingLimits,
-} from './findings.ts';
-export {
-  DEFAULT_PANEL_LIMITS,
-  fitsSheet,
-  panelFindings,
-  type PanelFinding,
-  type PanelLimits,
-} from './panelFindings.ts';
+export { cuttability, type Cuttability, type CuttingFinding, type CuttingLimits } from './findings.ts';
+export { panelFindings, type PanelFinding, type PanelLimits } from './panelFindings.ts';
 export { proposeLine, type Proposal } from './propose.ts';
 export { scoreOrder, type Score, type ScoreKind } from './scores.ts';
 export {
   allNew,
   changesBetween,
-  STUDY_RULES,
   studyCartoon,
+  studyRules,
   type DrawingChanges,
   type PieceChange,
   type Study,

@@ -1,13 +1,10 @@
 import type { Cartoon } from '../cartoon/index.ts';
-import { nearestOnSegment, type MapLine, type Point, type Ring } from '../geometry/index.ts';
+import { nearestOnSegment, type MapLine, type Point } from '../geometry/index.ts';
+import { DEFAULT_LIMITS, type Limits } from '../limits/index.ts';
 import { outerLines } from '../sizing/index.ts';
 
-/** Limits of a panel as a whole (from memory; a studio sets its own). */
-export interface PanelLimits {
-  readonly mostMm2: number;
-  readonly mostMm: number;
-}
-export const DEFAULT_PANEL_LIMITS: PanelLimits = { mostMm2: 280_000, mostMm: 600 };
+/** Limits of a panel as a whole, as a studio has set them. */
+export type PanelLimits = Pick<Limits, 'mostPanelMm2' | 'mostPanelMm'>;
 
 export type PanelFinding =
   /** A straight line from edge to edge: the panel can fold there. */
@@ -31,12 +28,12 @@ const LEAST_HINGE_MM = 40;
 export function panelFindings(
   cartoon: Cartoon,
   size: { readonly widthMm: number; readonly heightMm: number; readonly areaMm2: number },
-  limits: PanelLimits = DEFAULT_PANEL_LIMITS,
+  limits: PanelLimits = DEFAULT_LIMITS,
 ): PanelFinding[] {
   const { minX, minY, maxX, maxY } = cartoon.box;
   const longestMm = Math.max(size.widthMm, size.heightMm);
   const bars: PanelFinding[] =
-    size.areaMm2 > limits.mostMm2 || longestMm > limits.mostMm
+    size.areaMm2 > limits.mostPanelMm2 || longestMm > limits.mostPanelMm
       ? [{ kind: 'wants-bars', at: [(minX + maxX) / 2, (minY + maxY) / 2], areaMm2: size.areaMm2, longestMm }]
       : [];
   return [...bars, ...hinges(cartoon)];
@@ -92,35 +89,4 @@ const turn = (a: number, b: number): number => Math.atan2(Math.sin(b - a), Math.
 function isStraight(points: readonly Point[]): boolean {
   const [[ax, ay], [bx, by]] = [points[0] as Point, points.at(-1) as Point];
   return points.every(([x, y]) => nearestOnSegment(x, y, ax, ay, bx, by).distSq <= STRAIGHT_MM * STRAIGHT_MM);
-}
-
-/** The edge strip of a sheet that no piece is cut from, mm (from memory). */
-const SHEET_EDGE_MM = 6;
-const TURNS = 36;
-
-/**
- * Whether a piece goes onto a sheet at all. A sheet's flow runs along its height; a piece with a flow angle may
- * only be turned so that both run alike, another one any way.
- * @param ring outer ring of the cut outline
- * @param flowDeg the piece's flow, clockwise from x as seen, modulo 180; null when any way will do
- */
-export function fitsSheet(
-  ring: Ring,
-  flowDeg: number | null,
-  sheet: { readonly widthMm: number; readonly heightMm: number },
-): boolean {
-  const angles = flowDeg === null ? Array.from({ length: TURNS }, (_, k) => (k * 180) / TURNS) : [90 - flowDeg];
-  const [w, h] = [sheet.widthMm - 2 * SHEET_EDGE_MM, sheet.heightMm - 2 * SHEET_EDGE_MM];
-  return angles.some((deg) => {
-    const [cos, sin] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
-    let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
-    for (const [x, y] of ring) {
-      const [u, v] = [x * cos - y * sin, x * sin + y * cos];
-      x0 = Math.min(x0, u);
-      x1 = Math.max(x1, u);
-      y0 = Math.min(y0, v);
-      y1 = Math.max(y1, v);
-    }
-    return x1 - x0 <= w && y1 - y0 <= h;
-  });
 }

@@ -1,3 +1,4 @@
+import { DEFAULT_LIMITS } from '../limits/index.ts';
 import type { Cartoon } from '../cartoon/index.ts';
 import { pieceRings } from '../cartoon/index.ts';
 import {
@@ -13,7 +14,7 @@ import {
   type Point,
   type Ring,
 } from '../geometry/index.ts';
-import { cuttability, type Cuttability, type CuttingLimits, DEFAULT_CUTTING_LIMITS } from './findings.ts';
+import { cuttability, type Cuttability, type CuttingLimits } from './findings.ts';
 import { bitesOf, countTightCorners, partsAt, tightestInsideCorner } from './ringShape.ts';
 
 /** Lines that would make a piece cuttable, and how hard its parts would then be at most. */
@@ -41,7 +42,7 @@ export function proposeLine(
   number: number,
   judged: Cuttability,
   insetMm: number,
-  limits: CuttingLimits = DEFAULT_CUTTING_LIMITS,
+  limits: CuttingLimits = DEFAULT_LIMITS,
 ): Proposal | null {
   const piece = cartoon.pieces.find((p) => p.number === number);
   const neck = judged.findings.find((f) => f.kind === 'neck');

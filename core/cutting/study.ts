@@ -1,6 +1,6 @@
 import type { Cartoon, Continued } from '../cartoon/index.ts';
 import { cutOutlines, type CutPiece, type LineAllowance } from '../sizing/index.ts';
-import { cuttability, type Cuttability } from './findings.ts';
+import { cuttability, type Cuttability, type CuttingLimits } from './findings.ts';
 
 /** Cut outlines and what is hard about each, in the order of the pieces. */
 export interface Study {
@@ -8,12 +8,24 @@ export interface Study {
   readonly cuttability: readonly Cuttability[];
 }
 
-/** Counts up when outlines or findings are worked out by other rules: studies kept from before are made anew. */
-export const STUDY_RULES = 1;
+/** Counts up when outlines or findings are worked out in another way. */
+const STUDY_VERSION = 1;
 
-export function studyCartoon(cartoon: Cartoon, allowance: LineAllowance): Study {
+/** What a study was made by; one that was made by anything else is made anew. */
+export const studyRules = ({
+  sharpDeg,
+  fussyBite,
+  hardBite,
+  cornerMm,
+  narrowMm,
+  slender,
+  leastDaylightMm2,
+}: CuttingLimits): string =>
+  [STUDY_VERSION, sharpDeg, fussyBite, hardBite, cornerMm, narrowMm, slender, leastDaylightMm2].join(' ');
+
+export function studyCartoon(cartoon: Cartoon, allowance: LineAllowance, limits: CuttingLimits): Study {
   const cuts = cutOutlines(cartoon, allowance);
-  return { cuts, cuttability: cuts.map((cut) => cuttability(cut)) };
+  return { cuts, cuttability: cuts.map((cut) => cuttability(cut, limits)) };
 }
 
 /** What became of one piece between two versions of a drawing. */

@@ -1,3 +1,5 @@
+import { DEFAULT_LIMITS, type Limits } from '../limits/index.ts';
+
 export type Technique = 'foil' | 'lead';
 /** What the drawing's outer line stands for. */
 export type OutlineMeaning = 'glass-edge' | 'came-outside';
@@ -15,8 +17,19 @@ export interface LineAllowance {
   readonly outline: OutlineMeaning;
 }
 
-/** Gap, hearts and clearance are from memory; a studio sets its own. */
+/** Width of the bead over a foiled seam, mm (from memory): what is seen of it, not what it takes up. */
+const FOIL_BEAD_MM = 5;
+
+/** What lines take up in a new panel of a studio, by its own measures. */
+export function allowanceFor(technique: Technique, limits: Limits): LineAllowance {
+  const outline = 'glass-edge';
+  return technique === 'foil'
+    ? { technique, gapMm: limits.foilGapMm, heartMm: 0, faceMm: FOIL_BEAD_MM, clearanceMm: 0, outline }
+    : { technique, gapMm: 0, heartMm: limits.heartMm, faceMm: limits.faceMm, clearanceMm: limits.playMm, outline };
+}
+
+/** … and as long as it has set none. */
 export const DEFAULT_ALLOWANCE: Readonly<Record<Technique, LineAllowance>> = {
-  foil: { technique: 'foil', gapMm: 0.8, heartMm: 0, faceMm: 5, clearanceMm: 0, outline: 'glass-edge' },
-  lead: { technique: 'lead', gapMm: 0, heartMm: 1.6, faceMm: 6, clearanceMm: 0.25, outline: 'glass-edge' },
+  foil: allowanceFor('foil', DEFAULT_LIMITS),
+  lead: allowanceFor('lead', DEFAULT_LIMITS),
 };

@@ -11,10 +11,6 @@ export interface Opening {
   readonly coverMm: number;
 }
 
-/** 3 mm a side and 8 mm of cover are from memory; a studio sets its own. */
-export const DEFAULT_CLEARANCE_MM = 3;
-export const DEFAULT_COVER_MM = 8;
-
 /** The size a panel may have in an opening: the opening less the play on both sides. */
 export function panelInOpening({ widthMm, heightMm, clearanceMm }: Opening): { widthMm: number; heightMm: number } {
   return { widthMm: widthMm - 2 * clearanceMm, heightMm: heightMm - 2 * clearanceMm };

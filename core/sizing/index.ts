@@ -1,13 +1,11 @@
-export { DEFAULT_ALLOWANCE, type LineAllowance, type OutlineMeaning, type Technique } from './allowance.ts';
-export { cutOutline, cutOutlines, innerOffset, outerLines, outlineOffset, type CutPiece } from './cutOutline.ts';
 export {
-  borderEdges,
-  DEFAULT_CLEARANCE_MM,
-  DEFAULT_COVER_MM,
-  outsideOfOutline,
-  panelInOpening,
-  type BorderEdges,
-  type Opening,
-} from './border.ts';
+  allowanceFor,
+  DEFAULT_ALLOWANCE,
+  type LineAllowance,
+  type OutlineMeaning,
+  type Technique,
+} from './allowance.ts';
+export { cutOutline, cutOutlines, innerOffset, outerLines, outlineOffset, type CutPiece } from './cutOutline.ts';
+export { borderEdges, outsideOfOutline, panelInOpening, type BorderEdges, type Opening } from './border.ts';
 export { worstGrowth, type Scan } from './growth.ts';
 export { innerKeeps, readProfile, rimKeeps, USUAL_PROFILES, type Keeps, type Profile } from './profiles.ts';

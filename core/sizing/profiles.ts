@@ -1,3 +1,4 @@
+import { BOUNDS } from '../limits/index.ts';
 import type { LineAllowance } from './allowance.ts';
 
 /**
@@ -10,8 +11,6 @@ export type Profile =
   | { readonly kind: 'foil'; readonly gapMm: number };
 
 const CODE = /^([huf])(\d+(?:\.\d+)?)$/i;
-const MOST_FACE_MM = 30;
-const MOST_GAP_MM = 5;
 
 /** The profile that a code names, or null when it names none. */
 export function readProfile(code: string): Profile | null {
@@ -20,11 +19,11 @@ export function readProfile(code: string): Profile | null {
   const mm = Number(found[2]);
   switch ((found[1] as string).toLowerCase()) {
     case 'h':
-      return mm >= 2 && mm <= MOST_FACE_MM ? { kind: 'H', faceMm: mm } : null;
+      return mm >= 2 && mm <= BOUNDS.faceMm.most ? { kind: 'H', faceMm: mm } : null;
     case 'u':
-      return mm >= 2 && mm <= MOST_FACE_MM ? { kind: 'U', faceMm: mm } : null;
+      return mm >= 2 && mm <= BOUNDS.faceMm.most ? { kind: 'U', faceMm: mm } : null;
     default:
-      return mm <= MOST_GAP_MM ? { kind: 'foil', gapMm: mm } : null;
+      return mm <= BOUNDS.gapMm.most ? { kind: 'foil', gapMm: mm } : null;
   }
 }
 

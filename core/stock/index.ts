@@ -1,5 +1,5 @@
 export { checkLedger, ledgerTotals } from './ledger.ts';
-export { divide, offcutLabel, takersOf, type Division, type Left, type TakeRefusal } from './take.ts';
+export { divide, offcutLabel, type Division, type Left, type TakeRefusal } from './take.ts';
 export {
   HIDINGS,
   MOVE_KINDS,
@@ -11,3 +11,4 @@ export {
   type StockMove,
   type Texture,
 } from './types.ts';
+export { bySize, fitsOn, takersOf, takingOf, wantedFlow, type Taking, type Wanted } from './takers.ts';

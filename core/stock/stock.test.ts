@@ -1,15 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  checkLedger,
-  divide,
-  ledgerTotals,
-  offcutLabel,
-  takersOf,
-  type Left,
-  type StockItem,
-  type StockMove,
-} from './index.ts';
+import { checkLedger, divide, ledgerTotals, offcutLabel, type Left, type StockItem, type StockMove } from './index.ts';
 
 const item = (id: string, widthMm: number, heightMm: number, more: Partial<StockItem> = {}): StockItem => ({
   id,
@@ -82,20 +73,6 @@ it('labels offcuts by their sheet, an offcut of an offcut too', () => {
   const taken = new Set(['B7-1', 'B7-2']);
   expect(offcutLabel('B7', (l) => taken.has(l))).toBe('B7-3');
   expect(offcutLabel('B7-2', (l) => taken.has(l))).toBe('B7-3');
-});
-
-it('finds what takes a piece, smallest first, and respects the flow', () => {
-  const stock = [
-    item('big', 400, 300),
-    item('tall', 40, 90),
-    item('fit', 90, 40),
-    item('gone', 90, 40, { gone: 'written off' }),
-    item('used', 100, 50, { areaMm2: 100 }),
-  ];
-  const piece = { widthMm: 80, heightMm: 30, areaMm2: 2000 };
-  expect(takersOf(piece, 'g', stock, false).map((s) => s.id)).toEqual(['fit', 'big']);
-  expect(takersOf(piece, 'g', stock, true).map((s) => s.id)).toEqual(['fit', 'tall', 'big']);
-  expect(takersOf(piece, 'other', stock, true)).toEqual([]);
 });
 
 describe('the ledger check', () => {

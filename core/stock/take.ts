@@ -49,18 +49,3 @@ export function offcutLabel(parent: string, taken: (label: string) => boolean): 
   while (taken(`${root}-${n}`)) n++;
   return `${root}-${n}`;
 }
-
-/** Offcuts and sheets that could take a piece of these measures, smallest first; turned through 90° where it may be. */
-export function takersOf(
-  piece: { readonly widthMm: number; readonly heightMm: number; readonly areaMm2: number },
-  glassId: string,
-  stock: Iterable<StockItem>,
-  mayTurn: boolean,
-): StockItem[] {
-  const fits = (s: StockItem) =>
-    (s.widthMm >= piece.widthMm && s.heightMm >= piece.heightMm) ||
-    (mayTurn && s.widthMm >= piece.heightMm && s.heightMm >= piece.widthMm);
-  return [...stock]
-    .filter((s) => s.glassId === glassId && s.gone === null && s.areaMm2 >= piece.areaMm2 && fits(s))
-    .sort((a, b) => a.areaMm2 - b.areaMm2 || a.id.localeCompare(b.id));
-}

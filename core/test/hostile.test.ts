@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { readCartoon, type DrawingRefusalCode } from '../cartoon/index.ts';
 import { studyCartoon } from '../cutting/index.ts';
+import { DEFAULT_LIMITS } from '../limits/index.ts';
 import { DEFAULT_ALLOWANCE, innerOffset, outlineOffset, type LineAllowance } from '../sizing/index.ts';
 import { seededRandom } from '../units/index.ts';
 
@@ -197,7 +198,7 @@ describe('outlines of very many points are cut out and judged soon', () => {
     const before = process.cpuUsage();
     const reading = readCartoon(make());
     if ('refusal' in reading) throw new Error(reading.refusal);
-    const { cuts, cuttability } = studyCartoon(reading.cartoon, allowance);
+    const { cuts, cuttability } = studyCartoon(reading.cartoon, allowance, DEFAULT_LIMITS);
     const { user, system } = process.cpuUsage(before);
     expect(cuttability).toHaveLength(pieces);
     const areas = reading.cartoon.pieces.reduce((sum, piece) => sum + piece.areaMm2, 0);

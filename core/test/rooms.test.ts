@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, wri
 import { dirname, join, relative, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
-import { ARROWS, FORBIDDEN_PACKAGES } from './rooms.ts';
+import { ARROWS, FORBIDDEN_PACKAGES, WEB_ARROWS } from './rooms.ts';
 
 const ROOT = fileURLToPath(new URL('../..', import.meta.url));
 const PLACES = ['core', 'contract', 'server', 'web', 'cli', 'demo'];
@@ -27,9 +27,12 @@ interface Import {
   readonly to: string | null;
 }
 
+/** Imports of every kind: written at the head, when they are wanted, or as the address of a worker. */
+const REACHES = /(?:\bfrom\s+|\bimport\s+|\bimport\(\s*|new URL\(\s*)'([^']+)'/g;
+
 function importsOf(file: string): Import[] {
   const from = relative(ROOT, file);
-  return [...readFileSync(file, 'utf8').matchAll(/(?:from|import)\s+'([^']+)'/g)].map(([, what]) => {
+  return [...readFileSync(file, 'utf8').matchAll(REACHES)].map(([, what]) => {
     const spec = what as string;
     if (spec.startsWith('#core/')) return { from, what: spec, to: `core/${spec.slice(6)}/index.ts` };
     if (spec === '#contract') return { from, what: spec, to: 'contract/index.ts' };
@@ -56,12 +59,23 @@ export function wrongImports(imports: readonly Import[]): string[] {
   });
 }
 
+const webRoomOf = (path: string): string | null => /^web\/[^/]+(?=\/)/.exec(path)?.[0] ?? null;
+
+export function wrongInWeb(imports: readonly Import[]): string[] {
+  return imports.flatMap(({ from, to }) => {
+    const [room, target] = [webRoomOf(from), to === null ? null : webRoomOf(to)];
+    if (room === null || target === null || room === target) return [];
+    return (WEB_ARROWS[room] ?? []).includes(target) ? [] : [`${from} reaches ${to}`];
+  });
+}
+
 const all = PLACES.flatMap((place) => [...sources(join(ROOT, place))])
   .filter((f) => !relative(ROOT, f).startsWith('core/test/'))
   .flatMap(importsOf);
 
 describe('the rooms', () => {
   it('imports run along the arrows only', () => expect(wrongImports(all)).toEqual([]));
+  it('the rooms of the interface keep their own arrows', () => expect(wrongInWeb(all)).toEqual([]));
   it('places of the interface do not import one another', () => {
     const place = (path: string) => /^web\/places\/([^/]+)\//.exec(path)?.[1];
     expect(
@@ -99,6 +113,18 @@ describe('the rooms', () => {
         { from: 'web/x.ts', what: 'express', to: null },
       ]),
     ).toHaveLength(3);
+  });
+  it('… and in the interface: written at the head, fetched when wanted, or as a worker', () => {
+    expect(wrongInWeb([{ from: 'web/ui/x.tsx', what: '', to: 'web/state/send.ts' }])).toHaveLength(1);
+    expect(wrongInWeb([{ from: 'web/panel/x.tsx', what: '', to: 'web/places/rack/Rack.tsx' }])).toHaveLength(1);
+    const found = [
+      ...`import '../a.ts';\nconst x = import('../b.ts');\nnew Worker(new URL('../c.ts', import.meta.url));`.matchAll(
+        REACHES,
+      ),
+    ];
+    expect(found.map((m) => m[1])).toEqual(['../a.ts', '../b.ts', '../c.ts']);
+    expect(all.some(({ to }) => to === 'web/worker/drawing.worker.ts')).toBe(true);
+    expect(all.some(({ from, to }) => from === 'web/app/places.tsx' && to === 'web/places/rack/Rack.tsx')).toBe(true);
   });
   it('the compiler refuses document, console and node: in the core', () => {
     const folder = join(ROOT, '.cache', 'canary');

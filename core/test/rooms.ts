@@ -1,15 +1,17 @@
 /** Which room may import which: the one table of arrows. docs/architecture.md tells the same in words. */
 export const ARROWS: Readonly<Record<string, readonly string[]>> = {
   'core/units': [],
+  'core/limits': [],
   'core/geometry': ['core/units'],
-  'core/cartoon': ['core/units', 'core/geometry'],
-  'core/sizing': ['core/units', 'core/geometry', 'core/cartoon'],
-  'core/cutting': ['core/units', 'core/geometry', 'core/cartoon', 'core/sizing'],
+  'core/cartoon': ['core/units', 'core/limits', 'core/geometry'],
+  'core/sizing': ['core/units', 'core/limits', 'core/geometry', 'core/cartoon'],
+  'core/cutting': ['core/units', 'core/limits', 'core/geometry', 'core/cartoon', 'core/sizing'],
   'core/stock': ['core/units', 'core/geometry'],
-  'core/bench': ['core/units', 'core/geometry', 'core/cartoon', 'core/sizing', 'core/stock'],
+  'core/bench': ['core/units', 'core/limits', 'core/geometry', 'core/cartoon', 'core/sizing', 'core/stock'],
   'core/labour': ['core/units', 'core/bench', 'core/cutting'],
   'core/words': [
     'core/units',
+    'core/limits',
     'core/geometry',
     'core/cartoon',
     'core/sizing',
@@ -18,10 +20,11 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
     'core/bench',
     'core/labour',
   ],
-  contract: ['core/units', 'core/cartoon', 'core/sizing', 'core/cutting', 'core/stock', 'core/bench'],
+  contract: ['core/units', 'core/limits', 'core/cartoon', 'core/sizing', 'core/cutting', 'core/stock', 'core/bench'],
   server: [
     'contract',
     'core/units',
+    'core/limits',
     'core/geometry',
     'core/cartoon',
     'core/sizing',
@@ -33,6 +36,7 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
   web: [
     'contract',
     'core/units',
+    'core/limits',
     'core/geometry',
     'core/cartoon',
     'core/sizing',
@@ -42,17 +46,39 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
     'core/labour',
     'core/words',
   ],
-  cli: ['core/units', 'core/geometry', 'core/cartoon', 'core/sizing', 'core/cutting', 'core/bench', 'core/words'],
+  cli: [
+    'core/units',
+    'core/limits',
+    'core/geometry',
+    'core/cartoon',
+    'core/sizing',
+    'core/cutting',
+    'core/bench',
+    'core/words',
+  ],
   demo: [
     'server',
     'contract',
     'core/units',
+    'core/limits',
     'core/geometry',
     'core/sizing',
     'core/cutting',
     'core/stock',
     'core/bench',
   ],
+};
+
+/** The rooms of the interface among themselves; a place never reaches another place. */
+export const WEB_ARROWS: Readonly<Record<string, readonly string[]>> = {
+  'web/app': ['web/places', 'web/state', 'web/ui'],
+  'web/places': ['web/panel', 'web/tally', 'web/labour', 'web/worker', 'web/state', 'web/ui'],
+  'web/tally': ['web/panel', 'web/state', 'web/ui'],
+  'web/labour': ['web/state', 'web/ui'],
+  'web/panel': ['web/state', 'web/ui'],
+  'web/state': [],
+  'web/ui': [],
+  'web/worker': [],
 };
 
 /** Packages that a room must not bring in. */

@@ -79,7 +79,7 @@ export function api({ desk, clock, drawingWorker, gate }: ApiParts) {
     if (!parsed.success) return sendError(res, 'bad-input', firstProblem(parsed.error));
     const panel = desk.state.get('panels', String(req.params.id));
     if (!panel) return sendError(res, 'not-here', 'This panel is not in the studio.');
-    drawn(res, await drawings.takeIn(panel, parsed.data));
+    drawn(res, await drawings.takeIn(panel, parsed.data, whileAsked(res)));
   });
   router.post('/panels/:id/edit', express.json({ limit: COMMAND_LIMIT }), async (req, res) => {
     const parsed = editSchema.safeParse(req.body);
@@ -87,8 +87,17 @@ export function api({ desk, clock, drawingWorker, gate }: ApiParts) {
     const id = String(req.params.id);
     const panel = desk.state.get('panels', id);
     if (!panel && !parsed.data.panel) return sendError(res, 'not-here', 'This panel is not in the studio.');
-    drawn(res, await drawings.change(id, panel, parsed.data));
+    drawn(res, await drawings.change(id, panel, parsed.data, whileAsked(res)));
   });
   router.use((_req, res) => sendError(res, 'not-here', 'There is nothing at this address.'));
   return { router, close: () => live.close() };
+}
+
+/** Long work ends when whoever asked for it has gone. */
+function whileAsked(res: Response): AbortSignal {
+  const asked = new AbortController();
+  res.on('close', () => {
+    if (!res.writableFinished) asked.abort();
+  });
+  return asked.signal;
 }

@@ -1,6 +1,7 @@
 import type { NextFunction, Request, Response } from 'express';
 import { ERROR_STATUS, type ErrorAnswer, type ErrorCode } from '#contract';
 import type { Refusal } from '#core/bench';
+import { JobEnded } from '../jobs/pool.ts';
 
 export function sendError(res: Response, error: ErrorCode, words: string, refusal?: Refusal): void {
   const answer: ErrorAnswer = refusal ? { error, words, refusal } : { error, words };
@@ -10,6 +11,8 @@ export function sendError(res: Response, error: ErrorCode, words: string, refusa
 /** Whatever was thrown becomes one plain sentence; the cause goes to the server's own log, never to the screen. */
 export function catchAll(report: (error: unknown) => void) {
   return (error: unknown, _req: Request, res: Response, next: NextFunction): void => {
+    // Whoever asked has gone; there is nobody to answer.
+    if (error instanceof JobEnded && error.end === 'given-up') return void res.end();
     if (res.headersSent) return next(error);
     const { type, code } = (error ?? {}) as { type?: string; code?: string };
     if (type === 'entity.too.large')

@@ -1,7 +1,8 @@
 import { Router, type Request, type Response } from 'express';
 import { z } from 'zod';
 import { looksLikeDxf } from '#core/cartoon';
-import { STUDY_RULES } from '#core/cutting';
+import { limitsOf } from '#core/bench';
+import { studyRules } from '#core/cutting';
 import type { Desk } from '../desk.ts';
 import type { Drawings } from '../drawings.ts';
 import { panelHistory, pieceHistory } from '../queries/history.ts';
@@ -68,7 +69,7 @@ export function queries(desk: Desk, drawings: Drawings, clock: () => number): Ro
       const packed = await drawings.study(String(req.params.id), part);
       if (packed === null) return sendError(res, 'not-here', 'This drawing is not in the studio.');
       res.set('cache-control', 'private, no-cache');
-      sendPacked(req, res, packed, `${req.params.id}.${STUDY_RULES}`);
+      sendPacked(req, res, packed, `${req.params.id}.${studyRules(limitsOf(desk.state))}`);
     });
   router.get('/drawings/:id/source', (req, res) => {
     const source = desk.store.drawings.source(req.params.id);

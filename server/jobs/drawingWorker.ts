@@ -1,4 +1,6 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { work, type Job } from './runDrawing.ts';
+import { work, type Job } from './drawingJobs.ts';
+import type { FromWorker } from './pool.ts';
 
-parentPort?.postMessage(work(workerData as Job));
+const say = (said: FromWorker) => parentPort?.postMessage(said);
+say({ answer: work(workerData as Job, (progress) => say({ progress })) });

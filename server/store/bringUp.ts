@@ -14,7 +14,8 @@ import {
   type UpcastContext,
 } from '#core/bench';
 import { carryOver, sketchOf, type Cartoon, type Continued } from '#core/cartoon';
-import type { Study } from '#core/cutting';
+import { studyRules, type Study } from '#core/cutting';
+import { DEFAULT_LIMITS } from '#core/limits';
 import type { LineAllowance } from '#core/sizing';
 import type { Db } from './database.ts';
 import { DrawingStore, type StoredReading } from './drawingStore.ts';
@@ -175,6 +176,7 @@ class OldDrawings {
       allowance,
       reading: { cartoon, findings, repairs, toleranceMm },
       study: { cuts, cuttability },
+      rules: studyRules(DEFAULT_LIMITS),
       sketch: sketchOf(cartoon),
     });
     return cartoon;

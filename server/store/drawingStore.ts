@@ -1,6 +1,6 @@
 import { and, desc, eq, notInArray, sql } from 'drizzle-orm';
 import type { Cartoon, CartoonReading } from '#core/cartoon';
-import { STUDY_RULES, type Study } from '#core/cutting';
+import type { Study } from '#core/cutting';
 import type { LineAllowance } from '#core/sizing';
 import type { Db } from './database.ts';
 import { hashOf, pack, packJson, unpack, unpackJson } from './packing.ts';
@@ -21,6 +21,8 @@ export interface NewDrawing {
   readonly allowance: LineAllowance;
   readonly reading: StoredReading;
   readonly study: Study;
+  /** By which the study was made. */
+  readonly rules: string;
   readonly sketch: unknown;
 }
 
@@ -38,13 +40,13 @@ export class DrawingStore {
   }
 
   /** Keeps a version; inside the transaction that names it. */
-  keep({ id, panelId, at, sourceName, source, allowance, reading, study, sketch }: NewDrawing): void {
+  keep({ id, panelId, at, sourceName, source, allowance, reading, study, rules, sketch }: NewDrawing): void {
     const sourceHash = typeof source === 'string' ? this.keepFile(source, 'image/svg+xml') : source.hash;
     const packed = packJson(reading);
     this.#db.insert(drawings).values({ id, panelId, at, sourceName, sourceHash, allowance, packed }).run();
     const use = { hash: sourceHash, ofTable: 'drawings', ofId: id, role: 'source', name: sourceName, at };
     this.#db.insert(fileUses).values(use).run();
-    this.keepStudy(id, study, sketch);
+    this.keepStudy(id, study, rules, sketch);
     this.#forgetOldStudies(panelId);
   }
 
@@ -60,8 +62,8 @@ export class DrawingStore {
     return hash;
   }
 
-  keepStudy(drawingId: string, study: Study, sketch: unknown): void {
-    const values = { drawingId, rules: STUDY_RULES, packed: pack(studyText(study)), sketch: packJson(sketch) };
+  keepStudy(drawingId: string, study: Study, rules: string, sketch: unknown): void {
+    const values = { drawingId, rules, packed: pack(studyText(study)), sketch: packJson(sketch) };
     this.#db.insert(studies).values(values).onConflictDoUpdate({ target: studies.drawingId, set: values }).run();
   }
 
@@ -87,11 +89,11 @@ export class DrawingStore {
   }
 
   /** Cut outlines and what is hard, or the sketch: packed JSON; null where it has to be made anew. */
-  packedStudy(id: string, part: 'packed' | 'sketch'): Buffer | null {
+  packedStudy(id: string, part: 'packed' | 'sketch', rules: string): Buffer | null {
     const found = this.#db
       .select({ part: studies[part] })
       .from(studies)
-      .where(and(eq(studies.drawingId, id), eq(studies.rules, STUDY_RULES)))
+      .where(and(eq(studies.drawingId, id), eq(studies.rules, rules)))
       .get();
     return found?.part ?? null;
   }
@@ -101,8 +103,8 @@ export class DrawingStore {
     return packed && (unpackJson(packed) as StoredReading);
   }
 
-  study(id: string): Study | null {
-    const packed = this.packedStudy(id, 'packed');
+  study(id: string, rules: string): Study | null {
+    const packed = this.packedStudy(id, 'packed', rules);
     return packed && (unpackJson(packed) as Study);
   }
 

@@ -32,6 +32,7 @@ function keepEmptyDrawing(): void {
     allowance: smallStudio().studio.get('panels', 'p')?.allowance as never,
     reading: { cartoon: { pieces: [] } as never, findings: [], repairs: [], toleranceMm: 0 },
     study: { cuts: [], cuttability: [] },
+    rules: '1',
     sketch: {},
   });
 }

@@ -1,23 +1,19 @@
-import { useEffect } from 'react';
-import { Navigate, Route, Routes } from 'react-router';
+import { Suspense, useEffect } from 'react';
+import { Navigate, Route, Routes, useLocation } from 'react-router';
 import { Toaster } from 'sonner';
-import { CommissionList } from '../places/commissions/CommissionList.tsx';
-import { CommissionPage } from '../places/commissions/CommissionPage.tsx';
-import { PanelPage } from '../places/panel/PanelPage.tsx';
-import { Rack } from '../places/rack/Rack.tsx';
-import { Reckoning } from '../places/reckoning/Reckoning.tsx';
-import { Setup } from '../places/setup/Setup.tsx';
-import { Today } from '../places/today/Today.tsx';
 import { ApiError } from '../state/api.ts';
 import { useBench } from '../state/bench.ts';
 import { useLive, useStudio } from '../state/studio.ts';
+import { Mishap } from './Mishap.tsx';
 import { Passcode } from './Passcode.tsx';
+import { PANEL_PLACE, PLACES, STEPS } from './places.tsx';
 import { Rail } from './Rail.tsx';
 
 /** The frame round every place: rail, live channel, messages. */
 export function Shell() {
   const theme = useBench((s) => s.theme);
   const { data, error } = useStudio();
+  const { pathname } = useLocation();
   useLive();
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
@@ -29,21 +25,28 @@ export function Shell() {
         <Rail />
         <div className="relative min-h-0 min-w-0 overflow-y-auto focus-visible:outline-none" tabIndex={0}>
           {data ? (
-            <Routes>
-              <Route path="/" element={<Today />} />
-              <Route path="/commissions" element={<CommissionList />} />
-              <Route path="/commissions/:commissionId" element={<CommissionPage />} />
-              <Route path="/panels/:panelId" element={<Navigate to="bench" replace />} />
-              <Route path="/panels/:panelId/:step" element={<PanelPage />} />
-              <Route path="/rack" element={<Rack />} />
-              <Route path="/reckoning" element={<Reckoning />} />
-              <Route path="/setup" element={<Setup />} />
-              <Route path="*" element={<NoPlace />} />
-            </Routes>
+            <Mishap place={pathname}>
+              <Suspense fallback={<Opening words="Opening the place …" />}>
+                <Routes>
+                  {PLACES.map(([path, Place]) => (
+                    <Route key={path} path={path} element={<Place />} />
+                  ))}
+                  <Route path="/panels/:panelId" element={<PANEL_PLACE />}>
+                    <Route index element={<Navigate to="bench" replace />} />
+                    {STEPS.map(([path, Step]) => (
+                      <Route key={path} path={path} element={<Step />} />
+                    ))}
+                    <Route
+                      path="*"
+                      element={<p className="px-6 text-mute">There is no such step; choose one above.</p>}
+                    />
+                  </Route>
+                  <Route path="*" element={<NoPlace />} />
+                </Routes>
+              </Suspense>
+            </Mishap>
           ) : (
-            <p className="p-10 text-mute" role="status">
-              {error ? error.message : 'Opening the studio …'}
-            </p>
+            <Opening words={error ? error.message : 'Opening the studio …'} />
           )}
         </div>
       </div>
@@ -60,6 +63,14 @@ export function Shell() {
         }}
       />
     </>
+  );
+}
+
+function Opening({ words }: { words: string }) {
+  return (
+    <p className="p-10 text-mute" role="status">
+      {words}
+    </p>
   );
 }
 

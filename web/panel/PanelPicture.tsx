@@ -7,6 +7,9 @@ import type { PicturePaths } from './paths.ts';
 import type { Pictured, PicturedPiece } from './standing.ts';
 import { textureTile, TILE_MM } from './textures.ts';
 
+/** Above this many pieces textures cost more time than they please. */
+export const MOST_TEXTURED = 700;
+
 export type View = 'front' | 'back' | 'lit' | 'joints';
 
 export interface PanelPictureProps {

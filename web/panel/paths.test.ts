@@ -1,13 +1,20 @@
 import { expect, it } from 'vitest';
 import type { CartoonAnswer } from '#contract';
 import { readDrawing } from '#core/cutting';
+import { DEFAULT_LIMITS } from '#core/limits';
 import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import { doc } from '../../core/test/panels.ts';
 import { sketchOf } from '#core/cartoon';
 import { panelPaths, sketchPaths } from './paths.ts';
 
 function answer(source: string): CartoonAnswer {
-  const result = readDrawing({ kind: 'read', source, options: {}, allowance: DEFAULT_ALLOWANCE.foil });
+  const result = readDrawing({
+    kind: 'read',
+    source,
+    options: {},
+    allowance: DEFAULT_ALLOWANCE.foil,
+    limits: DEFAULT_LIMITS,
+  });
   if ('refusal' in result) throw new Error(result.refusal);
   return { id: 'x', ...result };
 }

@@ -63,9 +63,14 @@ export const useReckoning = (from: number, to: number) =>
   useQuery({ queryKey: ['reckoning', from, to], queryFn: () => api.reckoning(from, to), ...asked });
 
 /** The drawing of one panel; while a changed one is fetched, the one before it stays on the screen. */
-export const useCartoon = (id: string | null, panelId: string | undefined): UseQueryResult<CartoonAnswer> =>
+export const useCartoon = (
+  id: string | null,
+  panelId: string | undefined,
+  limits: Settings['limits'],
+): UseQueryResult<CartoonAnswer> =>
   useQuery({
-    queryKey: ['cartoon', id, panelId],
+    // What is hard about a piece follows from the studio's own limits.
+    queryKey: ['cartoon', id, panelId, limits],
     queryFn: () => api.cartoon(id as string),
     enabled: id !== null,
     staleTime: Infinity,

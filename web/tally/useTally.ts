@@ -12,7 +12,7 @@ import {
 import { useBench } from '../state/bench.ts';
 import { useSend } from '../state/send.ts';
 import { useSelection } from '../state/selection.ts';
-import type { PanelView } from '../places/panel/panelView.ts';
+import type { PanelView } from '../panel/view.ts';
 
 export interface AskedRecut {
   readonly reason: BreakReason;

@@ -1,4 +1,5 @@
 import { checkMap, facesOf, nearestOnSegment, pathLength, type PlanarMap, type Point } from '../../geometry/index.ts';
+import { BOUNDS, isWithin } from '../../limits/index.ts';
 import { chainLines } from '../chains.ts';
 import { describeCartoon, pieceRings, type NameFaces } from '../describe.ts';
 import { heal } from '../heal.ts';
@@ -86,7 +87,7 @@ function redraw(cartoon: Cartoon, edit: Edit, around: EditSurroundings): Redrawn
     case 'move-node':
       return moveNode(cartoon, edit.node, edit.to);
     case 'scale':
-      if (!(edit.factor > 0.001 && edit.factor < 1000)) return { refusal: 'bad-measure' };
+      if (!isWithin(edit.factor, BOUNDS.scale)) return { refusal: 'bad-measure' };
       return mapped(cartoon, ([x, y]) => [x * edit.factor, y * edit.factor]);
     case 'fit':
       return fit(cartoon, edit);

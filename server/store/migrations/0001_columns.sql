@@ -332,6 +332,7 @@ CREATE TABLE `settings` (
 	`currency` text NOT NULL,
 	`locale` text NOT NULL,
 	`long_clock_min` integer NOT NULL,
+	`limits` text NOT NULL,
 	CONSTRAINT "settings_unit" CHECK("settings"."unit" in ('mm', 'in')),
 	CONSTRAINT "settings_clock" CHECK("settings"."long_clock_min" > 0)
 );
@@ -369,7 +370,7 @@ CREATE INDEX `stock_by_label` ON `stock` (lower("id"));--> statement-breakpoint
 CREATE INDEX `stock_on_rack` ON `stock` (`glass_id`) WHERE "stock"."gone" is null;--> statement-breakpoint
 CREATE TABLE `studies` (
 	`drawing_id` text PRIMARY KEY NOT NULL,
-	`rules` integer NOT NULL,
+	`rules` text NOT NULL,
 	`packed` blob NOT NULL,
 	`sketch` blob NOT NULL,
 	FOREIGN KEY (`drawing_id`) REFERENCES `drawings`(`id`) ON UPDATE no action ON DELETE cascade

@@ -57,8 +57,8 @@ export const studies = sqliteTable('studies', {
   drawingId: text('drawing_id')
     .primaryKey()
     .references(() => drawings.id, { onDelete: 'cascade' }),
-  /** Of the rules that made it: a study of others is made anew. */
-  rules: integer('rules').notNull(),
+  /** Of the rules and limits that made it: a study of others is made anew. */
+  rules: text('rules').notNull(),
   packed: blob('packed', { mode: 'buffer' }).notNull(),
   sketch: blob('sketch', { mode: 'buffer' }).notNull(),
 });

@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { check, index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { Deed, Look, StepCode, WorkStage } from '#core/bench';
+import type { OwnLimits } from '#core/limits';
 import type { Technique } from '#core/sizing';
 import type { Hiding, StockItem, Texture } from '#core/stock';
 import type { Currency, DisplayUnit } from '#core/units';
@@ -19,6 +20,7 @@ export const settings = sqliteTable(
     currency: text('currency').$type<Currency>().notNull(),
     locale: text('locale').notNull(),
     longClockMin: integer('long_clock_min').notNull(),
+    limits: text('limits', { mode: 'json' }).$type<OwnLimits>().notNull(),
   },
   (t) => [check('settings_unit', sql`${t.unit} in ('mm', 'in')`), check('settings_clock', sql`${t.longClockMin} > 0`)],
 );

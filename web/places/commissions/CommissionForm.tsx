@@ -1,8 +1,10 @@
 import { useState } from 'react';
-import { DEFAULT_ALLOWANCE, type Technique } from '#core/sizing';
+import { BOUNDS, limitsWith } from '#core/limits';
+import { allowanceFor, type Technique } from '#core/sizing';
 import type { Commission } from '#core/bench';
 import { lengthToMm, type DisplayUnit } from '#core/units';
 import { useSend } from '../../state/send.ts';
+import { useSettings } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ChoiceField, TextField } from '../../ui/Field.tsx';
 
@@ -67,13 +69,14 @@ export function PanelForm({
   done: (id: string) => void;
 }) {
   const send = useSend();
+  const settings = useSettings();
   const [name, setName] = useState(names.length === 0 ? 'Panel' : `Panel ${names.length + 1}`);
   const [technique, setTechnique] = useState<Technique>('foil');
   const [width, setWidth] = useState('');
   const [height, setHeight] = useState('');
   const mm = (text: string) => lengthToMm(text, unit);
   const problem = (text: string) =>
-    text === '' || ((mm(text) ?? 0) > 0 && (mm(text) ?? 0) <= 10_000)
+    text === '' || ((mm(text) ?? 0) > 0 && (mm(text) ?? 0) <= BOUNDS.lengthMm.most)
       ? null
       : 'A length above 0, such as 420 mm or 16 1/2 in.';
   const isSound = name.trim() !== '' && [width, height].every((t) => t !== '' && problem(t) === null);
@@ -86,7 +89,7 @@ export function PanelForm({
       technique,
       widthMm: mm(width) as number,
       heightMm: mm(height) as number,
-      allowance: DEFAULT_ALLOWANCE[technique],
+      allowance: allowanceFor(technique, limitsWith(settings.limits)),
     };
     if (await send.command({ kind: 'save-panel', ask })) done(id);
   };

@@ -7,7 +7,7 @@ import { nextThing } from '#core/words';
 import { useBench } from '../../state/bench.ts';
 import { useSend } from '../../state/send.ts';
 import { useMinute } from '../../ui/useMinute.ts';
-import type { PanelView } from './panelView.ts';
+import type { PanelView } from '../../panel/view.ts';
 
 /** The work that the panel waits for: what one touch on the clock starts. */
 function likelyWork({ panel, pieces }: Pick<PanelView, 'panel' | 'pieces'>): WorkStage {

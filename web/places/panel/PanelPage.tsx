@@ -1,24 +1,19 @@
 import { useMemo } from 'react';
-import { Link, useParams } from 'react-router';
-import { standingOf } from '#core/bench';
+import { Link, Outlet, useLocation, useParams } from 'react-router';
+import { limitsOf, standingOf } from '#core/bench';
 import { useCartoon, usePanel, useRack, useReader, useSettings, useStudio } from '../../state/studio.ts';
 import { panelPaths } from '../../panel/paths.ts';
 import { Measures } from '../../ui/Length.tsx';
 import { TECHNIQUE_WORDS } from '#core/words';
-import { BenchStep } from './BenchStep.tsx';
-import { CartoonStep } from './cartoon/CartoonStep.tsx';
 import { ClockButton } from './ClockButton.tsx';
 import { dateWords } from '../../ui/dates.ts';
-import { GlassStep } from './GlassStep.tsx';
-import { HoursStep } from './HoursStep.tsx';
-import { MeasureStep } from './measure/MeasureStep.tsx';
-import { FinishStep } from './FinishStep.tsx';
-import type { PanelView } from './panelView.ts';
+import type { PanelView } from '../../panel/view.ts';
 import { WayThrough } from './WayThrough.tsx';
 
 /** One panel, followed through its work; each step of the way has its own address. */
 export function PanelPage() {
-  const { panelId, step = 'bench' } = useParams();
+  const { panelId } = useParams();
+  const step = useLocation().pathname.split('/')[3] ?? 'bench';
   const studio = useStudio();
   const rack = useRack();
   const panelAnswer = usePanel(panelId);
@@ -26,7 +21,7 @@ export function PanelPage() {
   const settings = useSettings();
   const row = panelId ? reader.get('panels', panelId) : undefined;
   const panel = useMemo(() => row && standingOf(reader, row), [reader, row]);
-  const cartoon = useCartoon(panel?.cartoonId ?? null, panelId);
+  const cartoon = useCartoon(panel?.cartoonId ?? null, panelId, settings.limits);
   const glasses = useMemo(() => new Map([...reader.all('glasses')].map((g) => [g.id, g])), [reader]);
   const { data } = panelAnswer;
   if (panelAnswer.isPending)
@@ -52,6 +47,7 @@ export function PanelPage() {
     pieces: data.pieces as PanelView['pieces'],
     reader,
     settings,
+    limits: limitsOf(reader),
     clocks: studio.data?.clocks ?? [],
     answer: cartoon.data ?? null,
     paths: cartoon.data ? panelPaths(cartoon.data) : null,
@@ -85,27 +81,8 @@ export function PanelPage() {
           {problem.message}
         </p>
       ) : (
-        <Step step={step} view={view} />
+        <Outlet context={view} />
       )}
     </div>
   );
-}
-
-function Step({ step, view }: { step: string; view: PanelView }) {
-  switch (step) {
-    case 'measure':
-      return <MeasureStep view={view} />;
-    case 'cartoon':
-      return <CartoonStep view={view} />;
-    case 'glass':
-      return <GlassStep view={view} />;
-    case 'bench':
-      return <BenchStep view={view} />;
-    case 'finish':
-      return <FinishStep view={view} />;
-    case 'hours':
-      return <HoursStep view={view} />;
-    default:
-      return <p className="px-6 text-mute">There is no such step; choose one above.</p>;
-  }
 }

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { isBuiltIn } from '#core/bench';
-import type { PanelView } from './panelView.ts';
+import type { PanelView } from '../../panel/view.ts';
 
 type State = 'done' | 'now' | 'later';
 

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { StudioAnswer } from '#contract';
 import type { Settings } from '#core/bench';
+import { BOUNDS } from '#core/limits';
 import { lengthToMm, priceOfArea, showMoney } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -34,7 +35,7 @@ export function ReceiveForm({
   const costCents =
     cost.trim() === '' ? (kind === 'sheet' ? worth : 0) : Math.round(Number(cost.replace(',', '.')) * 100);
   const sizeProblem = (text: string, mm: number | null) =>
-    text === '' || (mm !== null && mm > 0 && mm <= 10_000) ? null : 'More than 0.';
+    text === '' || (mm !== null && mm >= 1 && mm <= BOUNDS.lengthMm.most) ? null : 'From 1 mm up.';
   const labelProblem =
     label === '' || /^[A-Za-z0-9][A-Za-z0-9._-]*$/.test(label)
       ? labels.some((taken) => taken.toLowerCase() === label.toLowerCase())

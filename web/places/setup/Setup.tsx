@@ -1,10 +1,11 @@
 import { useState } from 'react';
-import type { Tables } from '#core/bench';
 import { CURRENCIES, type Currency, type DisplayUnit, showMoney } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import { useSettings, useStudio } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ChoiceField, TextField } from '../../ui/Field.tsx';
+import { OwnLimits } from './OwnLimits.tsx';
+import { PersonForm } from './PersonForm.tsx';
 
 /** What holds for the whole studio: name, units, money, people and their rates. */
 export function Setup() {
@@ -96,6 +97,7 @@ export function Setup() {
           done={() => setEditing(null)}
         />
       </section>
+      <OwnLimits settings={settings} />
       <section className="lg:col-span-2">
         <h2 className="mb-1 text-xl">Take it all with you</h2>
         <p className="mb-3 max-w-prose text-mute">
@@ -108,69 +110,5 @@ export function Setup() {
         </a>
       </section>
     </main>
-  );
-}
-
-function PersonForm({
-  entry,
-  currency,
-  done,
-}: {
-  entry: Tables['people'] | undefined;
-  currency: string;
-  done: () => void;
-}) {
-  const send = useSend();
-  const [name, setName] = useState(entry?.name ?? '');
-  const [rate, setRate] = useState(entry ? String(entry.rateCentsPerHour / 100) : '');
-  const [active, setActive] = useState(entry?.active ?? true);
-  const cents = Math.round(Number(rate.replace(',', '.') || 0) * 100);
-  const problem = Number.isFinite(cents) && cents >= 0 ? null : 'A rate of 0 or more.';
-  const keep = async () => {
-    const ask = {
-      id: entry?.id ?? crypto.randomUUID(),
-      name: name.trim(),
-      initial: name.trim().slice(0, 1).toUpperCase(),
-      rateCentsPerHour: cents,
-      active,
-    };
-    if (!(await send.command({ kind: 'save-person', ask }, 'Entered.'))) return;
-    setName('');
-    setRate('');
-    done();
-  };
-  return (
-    <form
-      className="mt-3 grid grid-cols-2 gap-x-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void keep();
-      }}
-      aria-label={entry ? `Change ${entry.name}` : 'New person'}
-    >
-      <TextField label={entry ? 'Name' : 'Add a person'} value={name} onChange={(e) => setName(e.target.value)} />
-      <TextField
-        label={`Hourly rate, ${currency}`}
-        inputMode="decimal"
-        value={rate}
-        onChange={(e) => setRate(e.target.value)}
-        problem={problem}
-        placeholder="0"
-      />
-      {entry && (
-        <label className="flex min-h-11 items-center gap-3">
-          <input
-            type="checkbox"
-            className="size-5 accent-copper"
-            checked={active}
-            onChange={(e) => setActive(e.target.checked)}
-          />
-          works here now
-        </label>
-      )}
-      <Button look="go" type="submit" disabled={name.trim() === '' || problem !== null}>
-        {entry ? 'Keep' : 'Add'}
-      </Button>
-    </form>
   );
 }

@@ -1,0 +1,81 @@
+import { describe, expect, it } from 'vitest';
+import type { Ring } from '../geometry/index.ts';
+import { fitsOn, takersOf, takingOf, wantedFlow, type StockItem, type Wanted } from './index.ts';
+
+const item = (id: string, widthMm: number, heightMm: number, more: Partial<StockItem> = {}): StockItem => ({
+  id,
+  glassId: 'g',
+  kind: 'offcut',
+  widthMm,
+  heightMm,
+  areaMm2: widthMm * heightMm,
+  place: '',
+  costCents: 0,
+  parentId: null,
+  gone: null,
+  ...more,
+});
+const wanted = (widthMm: number, heightMm: number, more: Partial<Wanted> = {}): Wanted => ({
+  ring: null,
+  widthMm,
+  heightMm,
+  areaMm2: widthMm * heightMm,
+  flowDeg: null,
+  ...more,
+});
+const EDGE = 6;
+
+describe('a piece on a sheet', () => {
+  it('fits to the millimetre inside the edge strip, and not a tenth more', () => {
+    const sheet = { widthMm: 100, heightMm: 60 };
+    expect(fitsOn(wanted(88, 48), sheet, EDGE)).toBe(true);
+    expect(fitsOn(wanted(88.1, 48), sheet, EDGE)).toBe(false);
+    expect(fitsOn(wanted(88, 48.1), sheet, EDGE)).toBe(false);
+    expect(fitsOn(wanted(100, 60), sheet, 0)).toBe(true);
+  });
+  it('is turned where its glass has no flow; flow lays it along the height of the sheet', () => {
+    const sheet = { widthMm: 60, heightMm: 200 };
+    expect(fitsOn(wanted(180, 30), sheet, EDGE)).toBe(true);
+    // Flow along the piece's width: it stands upright. Flow across it: it would lie across the sheet.
+    expect(fitsOn(wanted(180, 30, { flowDeg: 0 }), sheet, EDGE)).toBe(true);
+    expect(fitsOn(wanted(180, 30, { flowDeg: 90 }), sheet, EDGE)).toBe(false);
+    expect(fitsOn(wanted(30, 180, { flowDeg: 90 }), sheet, EDGE)).toBe(true);
+  });
+  it('by its outline: a slanting bar fits where its box does not', () => {
+    const d = Math.SQRT1_2;
+    const turned = (x: number, y: number): [number, number] => [(x - y) * d, (x + y) * d];
+    const bar: Ring = [turned(0, 0), turned(150, 0), turned(150, 20), turned(0, 20)];
+    const box = (150 + 20) * d;
+    expect(fitsOn(wanted(box, box), { widthMm: 40, heightMm: 170 }, EDGE)).toBe(false);
+    expect(fitsOn(wanted(box, box, { ring: bar }), { widthMm: 40, heightMm: 170 }, EDGE)).toBe(true);
+  });
+  it('a flow counts only for glass that has one', () => {
+    expect([wantedFlow({ flow: true }, 30), wantedFlow({ flow: false }, 30), wantedFlow(undefined, 30)]).toEqual([
+      30,
+      null,
+      null,
+    ]);
+  });
+});
+
+describe('which sheet takes these pieces', () => {
+  const rack = [
+    item('sheet', 200, 150, { kind: 'sheet' }),
+    item('large', 300, 200),
+    item('fit', 100, 60),
+    item('narrow', 900, 20),
+    item('gone', 100, 60, { gone: 'written off' }),
+    item('nearly gone', 100, 60, { areaMm2: 100 }),
+  ];
+  it('offcuts first, the smallest first; what is gone, used up or too narrow is none', () => {
+    expect(takersOf([wanted(80, 30)], rack, EDGE).map((s) => s.id)).toEqual(['fit', 'large', 'sheet']);
+    expect(takersOf([wanted(80, 30), wanted(80, 47)], rack, EDGE).map((s) => s.id)).toEqual(['large', 'sheet']);
+    expect(takersOf([wanted(500, 400)], rack, EDGE)).toEqual([]);
+  });
+  it('says why one is not', () => {
+    expect(takingOf([wanted(80, 30)], item('a', 100, 60), EDGE)).toBe('fits');
+    expect(takingOf([wanted(80, 30)], item('a', 100, 60, { areaMm2: 2399 }), EDGE)).toBe('not-enough');
+    expect(takingOf([wanted(80, 30)], item('a', 100, 60, { areaMm2: 2400 }), EDGE)).toBe('fits');
+    expect(takingOf([wanted(80, 30)], item('a', 900, 20), EDGE)).toBe('too-small');
+  });
+});

@@ -1,0 +1,22 @@
+import type { CartoonAnswer, PanelAnswer } from '#contract';
+import type { PieceRow, Settings, Standing, Studio } from '#core/bench';
+import type { Limits } from '#core/limits';
+import type { Glass } from '#core/stock';
+import type { PanelPaths } from './paths.ts';
+
+/** All that the steps of one panel look at. */
+export interface PanelView {
+  readonly panel: Standing;
+  readonly commission: PanelAnswer['commission'];
+  /** Other panels of the commission. */
+  readonly set: PanelAnswer['set'];
+  readonly pieces: readonly PieceRow[];
+  readonly reader: Studio;
+  readonly settings: Settings;
+  /** What the studio judges and measures by. */
+  readonly limits: Limits;
+  readonly clocks: readonly { readonly personId: string; readonly panelName: string | null }[];
+  readonly answer: CartoonAnswer | null;
+  readonly paths: PanelPaths | null;
+  readonly glasses: ReadonlyMap<string, Glass>;
+}

@@ -1,0 +1,156 @@
+import { ToggleGroup } from 'radix-ui';
+import { useCallback, useState } from 'react';
+import { Link } from 'react-router';
+import { tallyOf } from '#core/words';
+import { Board } from '../../panel/Board.tsx';
+import { MOST_TEXTURED, PanelPicture, type View } from '../../panel/PanelPicture.tsx';
+import { useSelection } from '../../state/selection.ts';
+import { TallyLine } from '../../tally/TallyLine.tsx';
+import { useTally } from '../../tally/useTally.ts';
+import { Inspector } from './Inspector.tsx';
+import { PieceTable } from './PieceTable.tsx';
+import { usePanelView } from '../../panel/usePanelView.ts';
+import { SourceAsk } from './SourceAsk.tsx';
+
+const VIEWS: readonly [View, string][] = [
+  ['front', 'Front'],
+  ['back', 'Back'],
+  ['lit', 'Lit'],
+  ['joints', 'Joints'],
+];
+/** The bench: the panel as it stands, the piece in hand, and the tally line at the foot. */
+export function BenchStep() {
+  const view = usePanelView();
+  const { panel, pieces, paths, glasses } = view;
+  const [look, setLook] = useState<View>('front');
+  const [asTable, setAsTable] = useState(false);
+  const { numbers, at, panelId, choose, toggle } = useSelection();
+  const selected = panelId === panel.id ? numbers : NONE;
+  const tally = useTally(view);
+  const onPick = useCallback(
+    (picked: readonly number[], how: 'set' | 'toggle' | 'add') => {
+      if (how === 'toggle') for (const n of picked) toggle(panel.id, n);
+      else
+        choose(
+          panel.id,
+          how === 'add' ? [...useSelection.getState().numbers, ...picked] : picked,
+          picked.at(-1) ?? null,
+        );
+    },
+    [panel.id, choose, toggle],
+  );
+  if (!paths)
+    return panel.cartoonId === null ? (
+      <NoDrawing id={panel.id} />
+    ) : (
+      <p className="px-6 text-mute" role="status">
+        Unrolling the drawing …
+      </p>
+    );
+  return (
+    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_300px] grid-rows-[minmax(0,1fr)_auto] xl:grid-cols-[minmax(0,1fr)_352px]">
+      <main className={`relative flex min-h-0 min-w-0 flex-col ${look === 'lit' ? 'bg-[#14181a]' : ''}`}>
+        <div className="flex flex-wrap items-center gap-1.5 py-1.5 pr-6 pl-4 xl:px-6">
+          <ToggleGroup.Root
+            type="single"
+            value={look}
+            onValueChange={(v) => v && setLook(v as View)}
+            aria-label="View"
+            className="flex gap-1.5 xl:gap-2"
+          >
+            {VIEWS.map(([id, name]) => (
+              <ToggleGroup.Item key={id} value={id} className={TOOL}>
+                {name}
+              </ToggleGroup.Item>
+            ))}
+          </ToggleGroup.Root>
+          <button
+            type="button"
+            aria-pressed={asTable}
+            onClick={() => setAsTable(!asTable)}
+            className={`${TOOL} xl:ml-2`}
+          >
+            Table
+          </button>
+        </div>
+        <div className="flex min-h-0 flex-1">
+          <Board
+            paths={paths}
+            mirrored={look === 'back'}
+            selected={selected}
+            at={at}
+            meant={tally.lit}
+            meantJoints={tally.litJoints}
+            dark={look === 'lit'}
+            narrow={asTable}
+            onPick={onPick}
+            onType={tally.begin}
+            label={`${panel.name}, ${pieces.length} pieces. Arrow keys go to the neighbouring piece; a digit starts the tally line.`}
+          >
+            <PanelPicture
+              paths={paths}
+              panel={panel}
+              pieces={pieces}
+              glasses={glasses}
+              view={look}
+              textures={pieces.length <= MOST_TEXTURED}
+              numbers={look !== 'joints'}
+            />
+          </Board>
+          {asTable && <PieceTable view={view} selected={selected} onPick={onPick} />}
+        </div>
+        <p
+          className={`px-6 pb-2 text-[14.5px] ${look === 'lit' ? 'text-[#c3cdd1]' : 'text-mute'}`}
+          data-testid="counts"
+        >
+          {tallyOf(panel)
+            .filter((t) => t.count > 0)
+            .map((t) => `${t.count} ${t.step.word}`)
+            .join(' · ')}
+          {look === 'joints' &&
+            ` · joints soldered: front ${panel.soldered.front.length}, back ${panel.soldered.back.length} of ${panel.jointCount}`}
+          {pieces.some((p) => p.recuts > 0) && ` · ${pieces.reduce((sum, p) => sum + p.recuts, 0)} recut`}
+        </p>
+      </main>
+      <aside
+        aria-label="Piece in hand"
+        tabIndex={0}
+        className="row-span-1 flex min-h-0 flex-col overflow-y-auto border-l border-line bg-sheet p-5"
+      >
+        {tally.questions.length > 0 ? (
+          <SourceAsk
+            key={tally.questions.map((q) => q.glassId).join()}
+            view={view}
+            questions={tally.questions}
+            recut={tally.askedRecut}
+            onDone={tally.answered}
+          />
+        ) : (
+          <Inspector view={view} numbers={[...selected]} ask={tally.ask} key={panel.id} />
+        )}
+      </aside>
+      <TallyLine tally={tally} route={panel.route} />
+    </div>
+  );
+}
+
+const NONE: ReadonlySet<number> = new Set();
+const TOOL =
+  'min-h-11 rounded-md border border-line bg-raised px-2.5 text-[15px] xl:px-4 text-ink hover:border-strong data-[state=on]:border-ink data-[state=on]:shadow-[inset_0_-3px_0_var(--ink)] aria-pressed:border-ink aria-pressed:shadow-[inset_0_-3px_0_var(--ink)]';
+
+function NoDrawing({ id }: { id: string }) {
+  return (
+    <main className="grid flex-1 place-content-center gap-3 p-10 text-center">
+      <h2 className="text-2xl">No drawing yet</h2>
+      <p className="max-w-md text-mute">
+        The bench begins with the cartoon: its closed regions become the numbered pieces.
+      </p>
+      <Link
+        to={`/panels/${id}/cartoon`}
+        className="mx-auto inline-flex min-h-11 items-center rounded-md bg-copper px-5 font-semibold text-white"
+      >
+        Bring in the drawing
+      </Link>
+    </main>
+  );
+}

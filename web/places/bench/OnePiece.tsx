@@ -1,0 +1,176 @@
+import { useMemo } from 'react';
+import { BEGINS, reasonWords, stepOf, wantedBy } from '#core/bench';
+import { takersOf } from '#core/stock';
+import { minutesByPiece } from '#core/labour';
+import { showArea, showMinutes, trimNumber } from '#core/units';
+import { cuttingFindingWords } from '#core/words';
+import { boxOf } from '#core/geometry';
+import { ScorePicture } from '../../panel/ScorePicture.tsx';
+import { textureTile, TILE_MM } from '../../panel/textures.ts';
+import { useSend } from '../../state/send.ts';
+import { usePanelHours, usePieceHistory, type PieceRow } from '../../state/studio.ts';
+import { Button } from '../../ui/Button.tsx';
+import { momentWords } from '../../ui/dates.ts';
+import { Measures } from '../../ui/Length.tsx';
+import type { PanelView } from '../../panel/view.ts';
+
+/** One piece: its glass as cut, its facts in words, its history. */
+export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) {
+  const { glasses, answer, settings, limits, reader, panel } = view;
+  const { data: labour } = usePanelHours(panel.id);
+  const { data: history } = usePieceHistory(piece.id);
+  const glass = piece.glassId ? glasses.get(piece.glassId) : undefined;
+  const findings = answer?.cuttability.find((c) => c.number === piece.number)?.findings ?? [];
+  const cut = answer?.cuts.find((c) => c.number === piece.number);
+  const send = useSend();
+  const spent = useMemo(() => {
+    return minutesByPiece(labour?.hours ?? [], panel.route, view.pieces, Date.now()).get(piece.number) ?? 0;
+  }, [labour, panel, view.pieces, piece.number]);
+  const mine = (history?.lines ?? []).slice(0, 9).reverse();
+  const takers =
+    piece.stage === BEGINS && piece.glassId
+      ? takersOf([wantedBy(piece, cut, glass)], reader.ask('stockOfGlass', piece.glassId), limits.sheetEdgeMm).slice(
+          0,
+          3,
+        )
+      : [];
+  return (
+    <>
+      <h2 className="flex items-baseline gap-2.5 text-[34px]">
+        {piece.number}
+        <span className="font-sans text-[15.5px] font-medium text-mute">
+          {piece.broken
+            ? `broken, to cut again: ${reasonWords(piece.broken)}`
+            : (stepOf(panel.route, piece.stage)?.word ?? piece.stage)}
+        </span>
+      </h2>
+      {piece.recheck && (
+        <div className="grid gap-2 border-l-4 border-risk pl-3 text-[15px]">
+          <p>Its outline in the drawing changed after it was cut: hold it against the new one.</p>
+          <Button
+            onClick={() =>
+              void send.command({ kind: 'mark', ask: { panelId: panel.id, numbers: [piece.number], recheck: false } })
+            }
+          >
+            It fits
+          </Button>
+        </div>
+      )}
+      {piece.stage === BEGINS && cut ? (
+        <ScorePicture rings={cut.rings} number={piece.number} />
+      ) : (
+        <PieceDrawing view={view} piece={piece} />
+      )}
+      <dl className="grid grid-cols-[auto_1fr] gap-x-3.5 gap-y-1 text-[15px] [&_dt]:text-mute">
+        <dt>Glass</dt>
+        <dd>
+          {glass
+            ? `${glass.code} ${glass.name}, ${glass.texture}${glass.flow ? ', with a flow' : ''}`
+            : 'not chosen yet'}
+        </dd>
+        <dt>Cut size</dt>
+        <dd>
+          <Measures widthMm={piece.widthMm} heightMm={piece.heightMm} unit={settings.unit} /> ·{' '}
+          {showArea(piece.areaMm2, settings.unit)}
+        </dd>
+        <dt>Edge</dt>
+        <dd>
+          {settings.unit === 'mm'
+            ? `${trimNumber(piece.perimeterMm, 0)} mm round`
+            : `${trimNumber(piece.perimeterMm / 25.4, 1)} in round`}
+        </dd>
+        <dt>Cutting</dt>
+        <dd>
+          {findings.length === 0 ? 'steady' : findings.map((f) => cuttingFindingWords(f, settings.unit)).join(' ')}
+        </dd>
+        {spent > 0.5 && (
+          <>
+            <dt>Time</dt>
+            <dd>{showMinutes(spent)}, its share by length</dd>
+          </>
+        )}
+        {piece.from && (
+          <>
+            <dt>Cut from</dt>
+            <dd>{piece.from}</dd>
+          </>
+        )}
+        {takers.length > 0 && (
+          <>
+            <dt>Fits on</dt>
+            <dd>{takers.map((s) => s.id).join(', ')}</dd>
+          </>
+        )}
+        {piece.recuts > 0 && (
+          <>
+            <dt>Recut</dt>
+            <dd>{piece.recuts === 1 ? 'once' : `${piece.recuts} times`}</dd>
+          </>
+        )}
+      </dl>
+      {mine.length > 0 && (
+        <ol
+          className="grid gap-1.5 border-l-2 border-line pl-3.5 text-[14.5px]"
+          aria-label={`History of piece ${piece.number}`}
+        >
+          {mine.map((line) => (
+            <li key={line.seq} className={line.mishap ? 'text-risk' : ''}>
+              <span className="text-mute">{momentWords(line.at, settings.locale)}</span> {line.words}
+            </li>
+          ))}
+        </ol>
+      )}
+    </>
+  );
+}
+
+function PieceDrawing({ view, piece }: { view: PanelView; piece: PieceRow }) {
+  const { answer, glasses } = view;
+  const cut = answer?.cuts.find((c) => c.number === piece.number);
+  if (!cut || cut.rings.length === 0) return null;
+  const { minX, minY, maxX, maxY } = boxOf(cut.rings.flat());
+  const pad = Math.max(maxX - minX, maxY - minY) * 0.06;
+  const glass = piece.glassId ? glasses.get(piece.glassId) : undefined;
+  const d = view.paths?.glass.get(piece.number);
+  const [cx, cy] = [(minX + maxX) / 2, (minY + maxY) / 2];
+  const arrow = Math.min(maxX - minX, maxY - minY) * 0.3;
+  return (
+    <svg
+      role="img"
+      aria-label={`Cut outline of piece ${piece.number}`}
+      viewBox={`${minX - pad} ${minY - pad} ${maxX - minX + 2 * pad} ${maxY - minY + 2 * pad}`}
+      className="h-36 w-full shrink-0"
+    >
+      {glass && (
+        <defs>
+          <pattern
+            id="one-tex"
+            width={TILE_MM[glass.texture]}
+            height={TILE_MM[glass.texture]}
+            patternUnits="userSpaceOnUse"
+          >
+            <image href={textureTile(glass.texture)} width={TILE_MM[glass.texture]} height={TILE_MM[glass.texture]} />
+          </pattern>
+        </defs>
+      )}
+      <path
+        d={d}
+        fill={glass?.colour ?? 'var(--paper)'}
+        stroke="var(--score)"
+        strokeWidth={1}
+        vectorEffect="non-scaling-stroke"
+      />
+      {glass && <path d={d} fill="url(#one-tex)" />}
+      {(glass?.flow || (piece.flowDeg ?? null) !== null) && (
+        <path
+          transform={`rotate(${piece.flowDeg ?? 0} ${cx} ${cy})`}
+          d={`M${cx - arrow} ${cy}h${2 * arrow}m${-arrow * 0.4} ${-arrow * 0.25}l${arrow * 0.4} ${arrow * 0.25}l${-arrow * 0.4} ${arrow * 0.25}`}
+          fill="none"
+          stroke="#13303a"
+          strokeWidth={2}
+          vectorEffect="non-scaling-stroke"
+        />
+      )}
+    </svg>
+  );
+}

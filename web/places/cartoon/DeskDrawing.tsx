@@ -1,0 +1,184 @@
+import { memo } from 'react';
+import type { CartoonAnswer } from '#contract';
+import type { Point } from '#core/geometry';
+import type { PanelPaths } from '../../panel/paths.ts';
+import type { PieceRow } from '../../state/studio.ts';
+import { isInHand } from './ChangeList.tsx';
+import { LeftLines } from './LeftLines.tsx';
+import type { Desk } from './useDesk.ts';
+
+const SHADES = ['#fffefb', '#f6f4ee', '#eff3f2', '#faf6f0'];
+
+interface SheetProps {
+  readonly paths: PanelPaths;
+  readonly answer: CartoonAnswer;
+  readonly pieces: readonly PieceRow[];
+  readonly hardShown: boolean;
+  /** Pieces whose glass is cut, where lines are being changed. */
+  readonly heldShown: boolean;
+}
+
+/** The cartoon on white paper: regions, lines as wide as what they take up, numbers, flow arrows, sections. */
+export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardShown, heldShown }: SheetProps) {
+  const { cartoon } = answer;
+  const unit = Math.max(paths.box.width, paths.box.height) / 100;
+  const rows = new Map(pieces.map((p) => [p.number, p]));
+  const difficulty = new Map(answer.cuttability.map((c) => [c.number, c.difficulty]));
+  return (
+    <>
+      <defs>
+        <pattern id="hard-to-cut" width="3.2" height="3.2" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+          <path d="M0 0V3.2" stroke="#9c2f22" strokeWidth="0.7" strokeOpacity="0.55" />
+        </pattern>
+        <marker id="flow-head" viewBox="0 0 6 6" refX="5" refY="3" markerWidth="5" markerHeight="5" orient="auto">
+          <path d="M0 .6L5.4 3L0 5.4" fill="none" stroke="#2d6076" strokeWidth="1.1" />
+        </marker>
+      </defs>
+      {cartoon.pieces.map((p) => {
+        const d = difficulty.get(p.number) ?? 1;
+        return (
+          <g key={p.number} data-piece={p.number} data-difficulty={d}>
+            <path d={paths.region.get(p.number)} fill={SHADES[p.number % SHADES.length]} fillRule="evenodd" />
+            {heldShown && isInHand(rows.get(p.number)) && (
+              <path d={paths.region.get(p.number)} fill="#2d6076" fillOpacity={0.2} fillRule="evenodd" data-held />
+            )}
+            {hardShown && d >= 4 && <path d={paths.region.get(p.number)} fill="url(#hard-to-cut)" fillRule="evenodd" />}
+          </g>
+        );
+      })}
+      <path
+        d={paths.lines.join('')}
+        fill="none"
+        stroke="#262b2f"
+        strokeWidth={Math.max(0.5, unit * 0.16)}
+        strokeLinejoin="round"
+      />
+      {cartoon.profiles?.map((code, i) =>
+        code === null ? null : (
+          <path
+            key={i}
+            d={paths.lines[i]}
+            fill="none"
+            stroke="#6a737a"
+            strokeWidth={Math.max(1.4, unit * 0.5)}
+            strokeLinecap="round"
+            data-profile={code}
+          />
+        ),
+      )}
+      <g aria-hidden textAnchor="middle" fill="#39444a" fontWeight={600} style={{ pointerEvents: 'none' }}>
+        {cartoon.pieces.map((p) => {
+          const size = Math.max(unit * 0.5, Math.min(unit * 2.1, p.labelRadiusMm));
+          const row = rows.get(p.number);
+          const [x, y] = p.labelAt;
+          return (
+            <g key={p.number}>
+              <text x={x} y={y + size * 0.34} fontSize={size} textDecoration={row?.locked ? 'underline' : undefined}>
+                {row?.section ?? ''}
+                {p.number}
+              </text>
+              {row?.recheck && (
+                <path
+                  d={paths.region.get(p.number)}
+                  fill="none"
+                  stroke="#9c2f22"
+                  strokeWidth={unit * 0.35}
+                  strokeDasharray={`${unit * 1.2} ${unit * 0.7}`}
+                />
+              )}
+              {row?.flowDeg !== undefined && row.flowDeg !== null && (
+                <FlowArrow
+                  at={[x, y]}
+                  deg={row.flowDeg}
+                  lengthMm={Math.max(unit * 1.5, p.labelRadiusMm * 1.5)}
+                  offMm={size * 0.75}
+                />
+              )}
+            </g>
+          );
+        })}
+      </g>
+    </>
+  );
+});
+
+/** Beside the number, along the streaks. */
+function FlowArrow({ at: [x, y], deg, lengthMm, offMm }: { at: Point; deg: number; lengthMm: number; offMm: number }) {
+  return (
+    <g transform={`translate(${x} ${y}) rotate(${deg}) translate(0 ${offMm})`}>
+      <path
+        d={`M${-lengthMm / 2} 0H${lengthMm / 2}`}
+        stroke="#2d6076"
+        strokeWidth={0.55}
+        fill="none"
+        markerEnd="url(#flow-head)"
+      />
+    </g>
+  );
+}
+
+/** What is being tapped, proposed or pointed at, over the sheet. */
+export function DeskMarks({ desk, paths, answer }: { desk: Desk; paths: PanelPaths; answer: CartoonAnswer }) {
+  const { cartoon } = answer;
+  const unit = Math.max(paths.box.width, paths.box.height) / 100;
+  const node = desk.node === null ? undefined : cartoon.map.nodes[desk.node];
+  const line = (points: readonly Point[]) => `M${points.map((p) => p.join(' ')).join('L')}`;
+  return (
+    <g style={{ pointerEvents: 'none' }} fill="none">
+      {(desk.mode === 'look' || desk.mode === 'add-line') && <LeftLines findings={answer.findings} unit={unit} />}
+      {(desk.mode === 'move-node' || desk.mode === 'add-line') &&
+        cartoon.map.nodes.map(([x, y], i) => (
+          <circle key={i} cx={x} cy={y} r={unit * 0.45} fill="#fff" stroke="#2d6076" strokeWidth={unit * 0.14} />
+        ))}
+      {[...desk.lines].map((i) => (
+        <path
+          key={i}
+          d={paths.lines[i]}
+          stroke="var(--copper)"
+          strokeWidth={unit * 0.7}
+          strokeLinecap="round"
+          data-picked-line={i}
+        />
+      ))}
+      {desk.mode === 'look' &&
+        desk.proposal.map((points, i) => (
+          <path key={i} d={line(points)} stroke="#fff" strokeWidth={unit * 0.8} strokeLinecap="round" />
+        ))}
+      {desk.mode === 'look' &&
+        desk.proposal.map((points, i) => (
+          <path
+            key={`p${i}`}
+            d={line(points)}
+            stroke="var(--copper)"
+            strokeWidth={unit * 0.5}
+            strokeDasharray={`${unit * 1.1} ${unit * 0.6}`}
+            data-proposed
+          />
+        ))}
+      {desk.taps.length > 0 && (
+        <>
+          <path d={line(desk.taps)} stroke="var(--copper)" strokeWidth={unit * 0.4} />
+          {desk.taps.map(([x, y], i) => (
+            <circle key={i} cx={x} cy={y} r={unit * 0.6} fill="#fff" stroke="var(--copper)" strokeWidth={unit * 0.25} />
+          ))}
+        </>
+      )}
+      {node && (
+        <circle
+          cx={node[0]}
+          cy={node[1]}
+          r={unit * 1.1}
+          stroke="var(--copper)"
+          strokeWidth={unit * 0.4}
+          data-picked-node={desk.node}
+        />
+      )}
+      {desk.spot && (
+        <g stroke="#9c2f22" strokeWidth={unit * 0.35} data-spot>
+          <circle cx={desk.spot[0]} cy={desk.spot[1]} r={unit * 2.6} />
+          <circle cx={desk.spot[0]} cy={desk.spot[1]} r={unit * 0.5} fill="#9c2f22" />
+        </g>
+      )}
+    </g>
+  );
+}

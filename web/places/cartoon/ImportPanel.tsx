@@ -1,0 +1,169 @@
+import type { Repair } from '#core/cartoon';
+import { count, lengthToMm, showLength } from '#core/units';
+import type { OutlineMeaning } from '#core/sizing';
+import { Button } from '../../ui/Button.tsx';
+import { ChoiceField, TextField } from '../../ui/Field.tsx';
+import { Measures } from '../../ui/Length.tsx';
+import type { PanelView } from '../../panel/view.ts';
+import { CartoonNotes } from './CartoonNotes.tsx';
+import { ChangeList, isInHand } from './ChangeList.tsx';
+import { RepairList } from './RepairList.tsx';
+import type { ImportOptions } from './useImport.ts';
+import type { Preview } from './usePreview.ts';
+
+/** What the user may say to a drawing before it is taken in; every word is read again at once. */
+export function ImportPanel({
+  view,
+  preview,
+  options,
+  change,
+  show,
+  accept,
+  leave,
+  busy,
+}: {
+  view: PanelView;
+  preview: Extract<Preview, { kind: 'ready' }>;
+  options: ImportOptions;
+  change: (next: Partial<ImportOptions>) => void;
+  show: (at: readonly [number, number]) => void;
+  accept: () => void;
+  leave: () => void;
+  busy: boolean;
+}) {
+  const { panel, pieces, settings } = view;
+  const { result, answer } = preview;
+  const { box } = answer.cartoon;
+  const pieceCount = answer.cartoon.pieces.length;
+  const read = result.read;
+  const hidden = read?.layers.filter((l) => l.hidden) ?? [];
+  const doubled = result.findings.find((f) => f.kind === 'inked' || f.kind === 'one-by-one');
+  const short = result.findings.flatMap((f) => (f.kind === 'short-of-joint' ? [f] : []));
+  const widestMm = Math.max(0, ...short.map((f) => f.gapMm));
+  const lost = result.changes.gone.filter((n) => pieces.some((p) => p.number === n && isInHand(p)));
+  const problems = { measure: measureProblem(options.measure, view), snap: snapProblem(options.snap, view) };
+  const refuse = (repair: Repair, isRefused: boolean) =>
+    change({ refused: isRefused ? [...options.refused, repair] : options.refused.filter((r) => r !== repair) });
+  return (
+    <>
+      <h2 className="text-2xl">{count(pieceCount, 'piece')}</h2>
+      <p className="text-[17px]">
+        True size{' '}
+        <b>
+          <Measures widthMm={box.maxX - box.minX} heightMm={box.maxY - box.minY} unit={settings.unit} />
+        </b>
+        {read && !read.physical && <span className="text-risk"> — guessed, the file gives none</span>}
+      </p>
+      {panel.cartoonId !== null && (
+        <ChangeList
+          changes={result.changes}
+          pieces={pieces}
+          letGo={options.letGo}
+          setLetGo={(letGo) => change({ letGo })}
+        />
+      )}
+      <Button
+        look="go"
+        disabled={busy || problems.measure !== null || problems.snap !== null || (lost.length > 0 && !options.letGo)}
+        onClick={accept}
+      >
+        {busy ? 'Taking it in …' : pieceCount === 1 ? 'Take in this piece' : `Take in these ${pieceCount} pieces`}
+      </Button>
+      <Button onClick={leave}>Leave it</Button>
+      <div className="grid grid-cols-[1fr_1.3fr] items-end gap-2">
+        <ChoiceField
+          label="One known measure"
+          value={options.side}
+          onChange={(e) => change({ side: e.target.value as 'width' | 'height' })}
+          options={[
+            { value: 'width', text: 'the width' },
+            { value: 'height', text: 'the height' },
+          ]}
+        />
+        <TextField
+          label="is really"
+          defaultValue={options.measure}
+          placeholder={settings.unit === 'mm' ? '420 mm' : '16 1/2 in'}
+          problem={problems.measure}
+          onBlur={(e) => e.target.value !== options.measure && change({ measure: e.target.value })}
+          onKeyDown={(e) => e.key === 'Enter' && change({ measure: e.currentTarget.value })}
+        />
+      </div>
+      <ChoiceField
+        label="The outer line of the drawing is"
+        value={options.outline}
+        onChange={(e) => change({ outline: e.target.value as OutlineMeaning })}
+        options={[
+          { value: 'glass-edge', text: 'the edge of the glass' },
+          {
+            value: 'came-outside',
+            text: panel.technique === 'lead' ? 'the outside of the border came' : 'the outside of the border',
+          },
+        ]}
+      />
+      {(doubled || options.asDrawn) && (
+        <ChoiceField
+          label={doubled?.kind === 'inked' || !doubled ? 'Lines drawn with both sides are' : 'Borders drawn twice are'}
+          value={options.asDrawn ? 'drawn' : 'middle'}
+          onChange={(e) => change({ asDrawn: e.target.value === 'drawn' })}
+          options={[
+            { value: 'middle', text: 'one line in the middle' },
+            { value: 'drawn', text: 'two lines, as drawn' },
+          ]}
+        />
+      )}
+      <TextField
+        label="Join ends up to"
+        hint="left empty it follows the drawing"
+        defaultValue={options.snap}
+        placeholder={showLength(result.toleranceMm, 'mm', 2)}
+        problem={problems.snap}
+        onBlur={(e) => e.target.value !== options.snap && change({ snap: e.target.value })}
+        onKeyDown={(e) => e.key === 'Enter' && change({ snap: e.currentTarget.value })}
+      />
+      {short.length > 0 && (
+        <Button onClick={() => change({ drawOn: [...options.drawOn, ...short.flatMap((f) => f.ends)] })}>
+          {short.length === 1
+            ? `Draw on the line that stops ${showLength(widestMm, settings.unit, 1)} short`
+            : `Draw on the ${short.length} lines that stop short`}
+        </Button>
+      )}
+      {hidden.length > 0 && (
+        <fieldset className="text-[15px]">
+          <legend className="text-mute">Layers left out</legend>
+          {hidden.map((l) => (
+            <label key={l.name} className="flex min-h-11 items-center gap-2.5">
+              <input
+                type="checkbox"
+                className="size-5 accent-copper"
+                checked={options.layersIn.includes(l.name)}
+                onChange={(e) =>
+                  change({
+                    layersIn: e.target.checked
+                      ? [...options.layersIn, l.name]
+                      : options.layersIn.filter((n) => n !== l.name),
+                  })
+                }
+              />
+              take in “{l.name}” ({l.shapes})
+            </label>
+          ))}
+        </fieldset>
+      )}
+      <RepairList repairs={result.repairs} refused={options.refused} show={show} refuse={refuse} />
+      <CartoonNotes answer={answer} unit={settings.unit} limits={view.limits} show={(at) => at && show(at)} />
+    </>
+  );
+}
+
+export function measureProblem(text: string, { settings }: PanelView): string | null {
+  if (text.trim() === '') return null;
+  const mm = lengthToMm(text, settings.unit);
+  return mm !== null && mm > 0 && mm <= 3200 ? null : 'A length above 0, such as 420 mm or 16 1/2 in.';
+}
+
+export function snapProblem(text: string, { settings }: PanelView): string | null {
+  if (text.trim() === '') return null;
+  const mm = lengthToMm(text, settings.unit);
+  return mm !== null && mm >= 0 && mm <= 20 ? null : 'A length from 0 to 20 mm.';
+}

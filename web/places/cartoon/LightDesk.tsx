@@ -1,0 +1,117 @@
+import { useCallback, useMemo } from 'react';
+import type { CartoonAnswer } from '#contract';
+import { Board } from '../../panel/Board.tsx';
+import { panelPaths } from '../../panel/paths.ts';
+import { useSelection } from '../../state/selection.ts';
+import { useSend } from '../../state/send.ts';
+import { Button } from '../../ui/Button.tsx';
+import type { PanelView } from '../../panel/view.ts';
+import { isInHand } from './ChangeList.tsx';
+import { DeskMarks, DeskSheet } from './DeskDrawing.tsx';
+import { ModePanel } from './ModePanel.tsx';
+import { MODES } from './modes.ts';
+import { useDesk } from './useDesk.ts';
+
+const NONE: ReadonlySet<number> = new Set();
+
+/** The drawing that stands: looked over and changed lightly in place. It is no drawing program. */
+export function LightDesk({
+  view,
+  answer,
+  another,
+}: {
+  view: PanelView;
+  answer: CartoonAnswer;
+  another: React.ReactNode;
+}) {
+  const { panel, pieces } = view;
+  const desk = useDesk(view, answer);
+  const send = useSend();
+  const paths = useMemo(() => panelPaths(answer), [answer]);
+  const { numbers, at, panelId, choose } = useSelection();
+  const selected = panelId === panel.id ? numbers : NONE;
+  const onPick = useCallback(
+    (picked: readonly number[], how: 'set' | 'toggle' | 'add') =>
+      choose(panel.id, how === 'set' ? picked : [...useSelection.getState().numbers, ...picked]),
+    [choose, panel.id],
+  );
+  const mode = MODES.find((m) => m.id === desk.mode) as (typeof MODES)[number];
+  return (
+    <>
+      <main className="flex min-h-0 flex-col">
+        <div
+          className="flex flex-wrap gap-1.5 px-4 pt-1.5 pb-2 xl:px-6"
+          role="toolbar"
+          aria-label="Changes to the drawing"
+        >
+          {MODES.map(({ id, name }) => (
+            <Button
+              key={id}
+              look="line"
+              className="px-2.5! text-[15px] font-medium"
+              aria-pressed={desk.mode === id}
+              onClick={() => desk.setMode(id)}
+            >
+              {name}
+            </Button>
+          ))}
+        </div>
+        <Board
+          paths={paths}
+          label={`The drawing, ${answer.cartoon.pieces.length} pieces. ${mode.how} Arrow keys move a crosshair, Enter taps.`}
+          mirrored={false}
+          selected={selected}
+          at={panelId === panel.id ? at : null}
+          meant={NONE}
+          meantJoints={NONE}
+          dark={false}
+          narrow
+          onPoint={desk.tap}
+          onPick={onPick}
+        >
+          <DeskSheet
+            paths={paths}
+            answer={answer}
+            pieces={pieces}
+            hardShown={desk.mode === 'look'}
+            heldShown={mode.changesLines === true}
+          />
+          <DeskMarks desk={desk} paths={paths} answer={answer} />
+        </Board>
+      </main>
+      <aside
+        className="flex min-h-0 flex-col gap-4 overflow-y-auto border-l border-line bg-sheet p-5"
+        aria-label="The drawing"
+        tabIndex={0}
+      >
+        <section aria-label={mode.name}>
+          <h2 className="text-[21px]">{mode.name}</h2>
+          <p className="text-[15px] text-mute" role="status">
+            {desk.busy ? 'Working it out …' : mode.how}
+            {mode.changesLines && pieces.some(isInHand) && ' Shaded glass is cut already.'}
+          </p>
+        </section>
+        <ModePanel view={view} answer={answer} desk={desk} selected={selected} />
+        <div className="mt-auto grid gap-2 border-t border-line pt-3">
+          <div className="flex gap-2">
+            <Button className="flex-1" onClick={() => void send.putBack('undo')}>
+              Undo
+            </Button>
+            <Button className="flex-1" onClick={() => void send.putBack('redo')}>
+              Redo
+            </Button>
+          </div>
+          {another}
+          {panel.sourceName && (
+            <a
+              className="text-[15px] underline decoration-line underline-offset-4"
+              href={`/api/drawings/${panel.cartoonId}/source`}
+            >
+              Save the original drawing
+            </a>
+          )}
+        </div>
+      </aside>
+    </>
+  );
+}

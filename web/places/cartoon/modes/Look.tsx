@@ -1,0 +1,91 @@
+import { tooLargeForRack } from '#core/bench';
+import { outsideOfOutline } from '#core/sizing';
+import { showNumbers } from '#core/units';
+import { cuttingFindingWords } from '#core/words';
+import { ScorePicture } from '../../../panel/ScorePicture.tsx';
+import { useSelection } from '../../../state/selection.ts';
+import { useSend } from '../../../state/send.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { CartoonNotes } from '../CartoonNotes.tsx';
+import { isInHand } from '../ChangeList.tsx';
+import type { ModeProps } from './ModeProps.ts';
+
+/** One piece, what is hard about it and how it is scored; and all that was noticed. */
+export function Look({ view, answer, desk, selected }: ModeProps) {
+  const { panel, pieces, settings } = view;
+  const send = useSend();
+  const number = selected.size === 1 ? [...selected][0] : undefined;
+  const judged = answer.cuttability.find((c) => c.number === number);
+  const cut = answer.cuts.find((c) => c.number === number);
+  const hasGlass = pieces.some((p) => p.number === number && isInHand(p));
+  const rechecks = pieces.filter((p) => p.recheck).map((p) => p.number);
+  const more = 2 * outsideOfOutline(panel.allowance);
+  return (
+    <>
+      {rechecks.length > 0 && (
+        <section className="grid gap-2 border-l-4 border-risk pl-3">
+          <p>
+            Cut to an older outline: <b>{showNumbers(rechecks)}</b>. Hold {rechecks.length === 1 ? 'it' : 'them'}{' '}
+            against the drawing.
+          </p>
+          <Button
+            onClick={() =>
+              void send.command({ kind: 'mark', ask: { panelId: panel.id, numbers: rechecks, recheck: false } })
+            }
+          >
+            {rechecks.length === 1 ? 'It fits' : 'They fit'}
+          </Button>
+        </section>
+      )}
+      {judged && cut && number !== undefined && (
+        <section aria-label={`Piece ${number}`} className="grid gap-2">
+          <h3 className="text-[18px] font-semibold">
+            Piece {number} · difficulty {judged.difficulty} of 5
+          </h3>
+          {judged.findings.map((f, i) => (
+            <p key={i} className="border-l-2 border-line pl-3 text-[15px]">
+              {cuttingFindingWords(f, settings.unit)}
+            </p>
+          ))}
+          {desk.proposal.length > 0 && hasGlass && (
+            <p className="text-[15px] text-mute">
+              A line would cure it, but its glass is cut already; it can be added once the piece is to be cut again.
+            </p>
+          )}
+          {desk.proposal.length > 0 && !hasGlass && (
+            <Button
+              look="go"
+              disabled={desk.busy}
+              onClick={() =>
+                void desk.edit(
+                  { kind: 'add-lines', lines: desk.proposal.map((l) => l.map(([x, y]): [number, number] => [x, y])) },
+                  `Piece ${number} divided.`,
+                )
+              }
+            >
+              Add the {desk.proposal.length === 1 ? 'line' : 'lines'} shown
+            </Button>
+          )}
+          <ScorePicture rings={cut.rings} number={number} />
+        </section>
+      )}
+      <CartoonNotes
+        answer={answer}
+        unit={settings.unit}
+        size={{ widthMm: panel.widthMm + more, heightMm: panel.heightMm + more }}
+        tooLarge={tooLargeForRack(
+          pieces,
+          answer.cuts,
+          view.glasses,
+          (glassId) => view.reader.ask('stockOfGlass', glassId),
+          view.limits.sheetEdgeMm,
+        )}
+        limits={view.limits}
+        show={(at, n) => {
+          if (n !== undefined) useSelection.getState().choose(panel.id, [n]);
+          desk.look(at);
+        }}
+      />
+    </>
+  );
+}

@@ -1,0 +1,152 @@
+import { useMemo, useState } from 'react';
+import { toast } from 'sonner';
+import type { CartoonAnswer, PanelEdit } from '#contract';
+import { proposeLine } from '#core/cutting';
+import { regionContains, type Point } from '#core/geometry';
+import { pieceRings, piecesAlong } from '#core/cartoon';
+import { innerOffset } from '#core/sizing';
+import { showNumbers } from '#core/units';
+import { useSelection } from '../../state/selection.ts';
+import { useSend } from '../../state/send.ts';
+import type { PanelView } from '../../panel/view.ts';
+import { isInHand } from './ChangeList.tsx';
+import type { Mode } from './modes.ts';
+import { nearestLine, nearestNode } from './nearest.ts';
+
+export interface Desk {
+  readonly mode: Mode;
+  /** Places tapped so far in this mode. */
+  readonly taps: readonly Point[];
+  readonly lines: ReadonlySet<number>;
+  readonly node: number | null;
+  /** What a note points at. */
+  readonly spot: Point | null;
+  readonly proposal: readonly (readonly Point[])[];
+  readonly busy: boolean;
+  setMode(mode: Mode): void;
+  tap(at: Point): void;
+  look(at: Point | null): void;
+  edit(edit: PanelEdit, said: string): Promise<boolean>;
+  clear(): void;
+}
+
+/** How near a tap must be, as a share of the drawing's longer side. */
+const REACH = 0.018;
+
+/** The light changes of one drawing: what is tapped in which mode, and what it then does. */
+export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
+  const { panel } = view;
+  const { cartoon } = answer;
+  const [mode, setModeOnly] = useState<Mode>('look');
+  const [taps, setTaps] = useState<readonly Point[]>([]);
+  const [lines, setLines] = useState<ReadonlySet<number>>(new Set());
+  const [node, setNode] = useState<number | null>(null);
+  const [spot, setSpot] = useState<Point | null>(null);
+  const [busy, setBusy] = useState(false);
+  const send = useSend();
+  const { numbers, panelId, at } = useSelection();
+  const { minX, minY, maxX, maxY } = cartoon.box;
+  const reachMm = Math.max(maxX - minX, maxY - minY) * REACH;
+  const proposal = useMemo(() => {
+    const judged = answer.cuttability.find((c) => c.number === at);
+    const inset = innerOffset(panel.allowance);
+    return (judged && panelId === panel.id && proposeLine(cartoon, judged.number, judged, inset)?.lines) || NO_LINES;
+  }, [answer, cartoon, at, panelId, panel.id, panel.allowance]);
+
+  const clear = () => {
+    setTaps([]);
+    setLines(new Set());
+    setNode(null);
+    setSpot(null);
+  };
+  const edit = async (change: PanelEdit, said: string) => {
+    setBusy(true);
+    const done = await send.edit(panel.id, change, said);
+    setBusy(false);
+    clear();
+    return done;
+  };
+  const pieceAt = (place: Point) => cartoon.pieces.find((p) => regionContains(pieceRings(cartoon, p), place))?.number;
+  const tap = (place: Point) => {
+    if (busy) return;
+    setSpot(null);
+    switch (mode) {
+      case 'look':
+      case 'sections':
+      case 'numbers': {
+        const number = pieceAt(place);
+        if (number === undefined) useSelection.getState().clear();
+        else if (mode === 'look') useSelection.getState().choose(panel.id, [number]);
+        else useSelection.getState().toggle(panel.id, number);
+        return;
+      }
+      case 'add-line': {
+        const last = taps.at(-1);
+        const through = last ? piecesAlong(cartoon, last, place) : [];
+        const held = view.pieces.filter((p) => through.includes(p.number) && isInHand(p)).map((p) => p.number);
+        if (held.length > 0)
+          return void toast.error(`Glass of ${showNumbers(held)} is cut already; a line cannot go through it.`);
+        const next = [...taps, place];
+        const isOnLine = nearestLine(cartoon, place, Math.min(reachMm, 3)) !== null;
+        if (taps.length === 0 && !isOnLine) return void toast.error('Begin on a line of the drawing.');
+        if (taps.length > 0 && isOnLine)
+          return void edit({ kind: 'add-line', points: [...next] as [number, number][] }, 'Line added.');
+        return setTaps(next);
+      }
+      case 'take-line': {
+        const line = nearestLine(cartoon, place, reachMm);
+        return setLines(new Set(line === null ? [] : [line]));
+      }
+      case 'profile': {
+        const line = nearestLine(cartoon, place, reachMm);
+        if (line === null) return;
+        const next = new Set(lines);
+        if (!next.delete(line)) next.add(line);
+        return setLines(next);
+      }
+      case 'move-node':
+        if (node === null) return setNode(nearestNode(cartoon, place, reachMm));
+        return void edit({ kind: 'move-node', node, to: [...place] as [number, number] }, 'Joint moved.');
+      case 'size': {
+        // A measure is taken from joint to joint where one is near: a finger is not that exact.
+        const joint = nearestNode(cartoon, place, reachMm);
+        const from = joint === null ? place : (cartoon.map.nodes[joint] as Point);
+        return setTaps(taps.length >= 2 ? [from] : [...taps, from]);
+      }
+      case 'flow': {
+        const [from] = taps;
+        if (!from) return setTaps([place]);
+        setTaps([]);
+        const start = pieceAt(from);
+        const picked =
+          panelId === panel.id && start !== undefined && numbers.has(start)
+            ? [...numbers]
+            : start === undefined
+              ? []
+              : [start];
+        if (picked.length === 0) return void toast.error('Begin the arrow inside a piece.');
+        const flowDeg = ((Math.atan2(place[1] - from[1], place[0] - from[0]) * 180) / Math.PI + 360) % 180;
+        return void send.command({ kind: 'mark', ask: { panelId: panel.id, numbers: picked, flowDeg } });
+      }
+    }
+  };
+  return {
+    mode,
+    taps,
+    lines,
+    node,
+    spot,
+    proposal,
+    busy,
+    setMode: (next) => {
+      clear();
+      setModeOnly(next);
+    },
+    tap,
+    look: setSpot,
+    edit,
+    clear,
+  };
+}
+
+const NO_LINES: readonly (readonly Point[])[] = [];

@@ -1,0 +1,142 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { priceOfArea, showArea, showMoney, showNumbers } from '#core/units';
+import { Board } from '../../panel/Board.tsx';
+import { MOST_TEXTURED, PanelPicture } from '../../panel/PanelPicture.tsx';
+import { useSend } from '../../state/send.ts';
+import { useSelection } from '../../state/selection.ts';
+import { Button } from '../../ui/Button.tsx';
+import { GlassChip } from '../../panel/GlassChip.tsx';
+import { usePanelView } from '../../panel/usePanelView.ts';
+
+/** Glass is given to pieces by picking them on the drawing; seen as chosen, or lit in a dark room. */
+export function GlassStep() {
+  const view = usePanelView();
+  const { panel, pieces, paths, glasses, reader, settings } = view;
+  const [lit, setLit] = useState(false);
+  const { numbers, at, panelId, choose, toggle } = useSelection();
+  const selected = panelId === panel.id ? numbers : new Set<number>();
+  const send = useSend();
+  if (!paths)
+    return (
+      <p className="px-6 py-4">
+        Bring in{' '}
+        <Link className="underline" to={`/panels/${panel.id}/cartoon`}>
+          the drawing
+        </Link>{' '}
+        first.
+      </p>
+    );
+  const list = [...selected].filter((n) => pieces.some((p) => p.number === n));
+  const give = (glassId: string | null) =>
+    void send.command({ kind: 'choose-glass', ask: { panelId: panel.id, numbers: list, glassId } });
+  const bare = pieces.filter((p) => p.glassId === null);
+  const onPick = (picked: readonly number[], how: 'set' | 'toggle' | 'add') => {
+    if (how === 'toggle') for (const n of picked) toggle(panel.id, n);
+    else choose(panel.id, how === 'add' ? [...selected, ...picked] : picked, picked.at(-1) ?? null);
+  };
+  const all = [...reader.all('glasses')].sort((a, b) => a.code.localeCompare(b.code));
+  return (
+    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_320px] xl:grid-cols-[minmax(0,1fr)_372px]">
+      <main className={`flex min-h-0 flex-col ${lit ? 'bg-[#14181a]' : ''}`}>
+        <div className="flex gap-2 px-6 py-1.5">
+          <Button look="line" aria-pressed={lit} onClick={() => setLit(!lit)}>
+            Lit
+          </Button>
+          {bare.length > 0 && (
+            <Button
+              look="line"
+              onClick={() =>
+                onPick(
+                  bare.map((p) => p.number),
+                  'set',
+                )
+              }
+            >
+              Pick the {bare.length} without glass
+            </Button>
+          )}
+        </div>
+        <Board
+          paths={paths}
+          label={`Choose glass: ${pieces.length} pieces, ${bare.length} without glass`}
+          mirrored={false}
+          selected={selected}
+          at={at}
+          meant={EMPTY}
+          meantJoints={EMPTY}
+          dark={lit}
+          onPick={onPick}
+        >
+          <PanelPicture
+            paths={paths}
+            panel={panel}
+            pieces={pieces}
+            glasses={glasses}
+            view={lit ? 'lit' : 'front'}
+            textures={pieces.length <= MOST_TEXTURED}
+            numbers
+            chosen
+          />
+        </Board>
+      </main>
+      <aside className="flex min-h-0 flex-col gap-3 border-l border-line bg-sheet p-5" aria-label="Glasses">
+        <h2 className="text-2xl">
+          {list.length === 0
+            ? 'Choose glass'
+            : `Glass for ${list.length === 1 ? `piece ${list[0]}` : `${list.length} pieces`}`}
+        </h2>
+        <p className="text-[15px] text-mute">
+          {list.length === 0 ? 'Tap pieces, or draw a lasso round them; then tap a glass.' : showNumbers(list, 10)}
+        </p>
+        <ul
+          className="-mx-2 grid min-h-0 flex-1 content-start gap-1 overflow-y-auto px-2"
+          tabIndex={0}
+          aria-label="Glasses on the rack"
+        >
+          {all.map((glass) => {
+            const mine = pieces.filter((p) => p.glassId === glass.id);
+            const need = mine.filter((p) => p.stage === 'to-cut').reduce((sum, p) => sum + p.areaMm2, 0);
+            const have = [...reader.all('stock')]
+              .filter((s) => s.glassId === glass.id && s.gone === null)
+              .reduce((sum, s) => sum + s.areaMm2, 0);
+            return (
+              <li key={glass.id}>
+                <button
+                  type="button"
+                  disabled={list.length === 0}
+                  onClick={() => give(glass.id)}
+                  className="flex min-h-14 w-full items-center gap-3 rounded-md px-2 py-1.5 text-left enabled:hover:bg-soft"
+                >
+                  <GlassChip glass={glass} />
+                  <span className="min-w-0 flex-1 text-[15px] leading-tight">
+                    <b>{glass.code}</b> {glass.name}
+                    <br />
+                    <span className={need > have ? 'font-semibold text-risk' : 'text-mute'}>
+                      {mine.length > 0
+                        ? `${mine.length} here${need > 0 ? `, ${showArea(need, settings.unit)} to cut` : ''} · `
+                        : ''}
+                      {showArea(have, settings.unit)} on the rack ·{' '}
+                      {showMoney(priceOfArea(1e6, glass.priceCentsPerM2), settings.currency, settings.locale)}/m²
+                    </span>
+                  </span>
+                </button>
+              </li>
+            );
+          })}
+          {all.length === 0 && (
+            <li className="text-[15px]">
+              There is no glass yet.{' '}
+              <Link className="underline" to="/rack">
+                Enter one on the Rack.
+              </Link>
+            </li>
+          )}
+        </ul>
+        {list.length > 0 && <Button onClick={() => give(null)}>No glass</Button>}
+      </aside>
+    </div>
+  );
+}
+
+const EMPTY: ReadonlySet<number> = new Set();
