@@ -3,7 +3,7 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['dist/', 'node_modules/', 'test-results/', '.cache/', 'server/store/migrations/'] },
+  { ignores: ['dist/', '.cache/', 'node_modules/', 'test-results/', 'server/store/migrations/'] },
   js.configs.recommended,
   ...tseslint.configs.recommended,
   {

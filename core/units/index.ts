@@ -1,3 +1,4 @@
+export { at, fromEnd, known, last } from './access.ts';
 export {
   MM_PER_INCH,
   MM_PER_UNIT,
