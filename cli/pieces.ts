@@ -1,9 +1,9 @@
 import { readCartoon, type CartoonFinding, type DrawingRefusal } from '#core/cartoon';
-import { cuttability, panelFindings, proposeLine, type Cuttability } from '#core/cutting';
+import { cuttability, panelFindings, proposeLine } from '#core/cutting';
 import { signedArea, type Ring } from '#core/geometry';
 import { pieceRings } from '#core/cartoon';
 import { cutOutlines, DEFAULT_ALLOWANCE, innerOffset, outsideOfOutline, type LineAllowance } from '#core/sizing';
-import type { DisplayUnit } from '#core/units';
+import { nth, type DisplayUnit } from '#core/units';
 import { cartoonFindingWords, cuttingFindingWords, panelFindingWords, repairWords } from '#core/words';
 
 /** A drawing with more pieces that nobody can cut wants another drawing, not lines one by one. */
@@ -46,14 +46,14 @@ export function piecesReport(source: string, options: PiecesOptions): DrawingRef
     outlineMeans: allowance.outline,
     pieces: cartoon.pieces.map((piece, i) => {
       const [outline, ...holes] = pieceRings(cartoon, piece);
-      const cut = cuts[i] as (typeof cuts)[number];
+      const cut = nth(cuts, i);
       // Where the lines split a piece its largest part stands for it; the finding tells of the others.
       const biggest = cut.rings.reduce<Ring>((a, b) => (signedArea(b) > signedArea(a) ? b : a), []);
-      const { difficulty } = judged[i] as Cuttability;
+      const { difficulty } = nth(judged, i);
       const proposal =
         difficulty === 5 &&
         proposed++ < MOST_PROPOSED &&
-        proposeLine(cartoon, piece.number, judged[i] as Cuttability, innerOffset(allowance));
+        proposeLine(cartoon, piece.number, nth(judged, i), innerOffset(allowance));
       return {
         number: piece.number,
         label: piece.label,
@@ -87,7 +87,7 @@ export function piecesReport(source: string, options: PiecesOptions): DrawingRef
       ...judged.flatMap((j, i) =>
         j.findings.map((f) => ({
           kind: f.kind,
-          at: 'at' in f ? round(f.at) : round((cartoon.pieces[i] as (typeof cartoon.pieces)[number]).labelAt),
+          at: 'at' in f ? round(f.at) : round(nth(cartoon.pieces, i).labelAt),
           pieces: [f.number],
           message: cuttingFindingWords(f, unit),
         })),

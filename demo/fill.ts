@@ -1,3 +1,4 @@
+import { nth } from '#core/units';
 import type { Desk } from '../server/desk.ts';
 import { drawHeron, heronPart } from './drawings/heron.ts';
 import { drawDiamonds, drawFanlight, drawFish, drawLantern, drawTideLight } from './drawings/others.ts';
@@ -5,7 +6,7 @@ import { GLASSES, SHEETS } from './rack.ts';
 import { DAY, Works } from './works.ts';
 
 const glass = (code: string): string => `glass-${code.toLowerCase()}`;
-const pick = (codes: readonly string[], n: number): string => glass(codes[n % codes.length] as string);
+const pick = (codes: readonly string[], n: number): string => glass(nth(codes, n % codes.length));
 
 /** The invented studio at the middle of its year: weeks of work, made by issuing real commands in order of time. */
 export function fillDemo(desk: Desk, now: number, random: () => number, id: () => string): void {
@@ -60,7 +61,7 @@ function setUp(works: Works, random: () => number): void {
     });
   }
   for (let i = 0; i < 31; i++) {
-    const entry = GLASSES[(i * 5 + 2) % GLASSES.length] as (typeof GLASSES)[number];
+    const entry = nth(GLASSES, (i * 5 + 2) % GLASSES.length);
     const ask = {
       label: `T${i + 1}`,
       glassId: entry.id,

@@ -1,3 +1,4 @@
+import { nth } from '#core/units';
 import { randomUUID } from 'node:crypto';
 import type { Submit } from '#contract';
 import { routeOf, stepOf, type Command, type StepCode, type WorkStage } from '#core/bench';
@@ -150,7 +151,7 @@ export class Works {
     const route = routeOf(this.desk.state, panel);
     for (let i = 0; i < numbers.length; i += 12) this.cut(panelId, numbers.slice(i, i + 12), personId);
     for (const [i, reason] of reasons.entries()) {
-      const broken = [numbers[(i * 7 + 3) % numbers.length] as number];
+      const broken = [nth(numbers, (i * 7 + 3) % numbers.length)];
       this.do(
         {
           kind: 'break',

@@ -1,3 +1,4 @@
+import { nth } from '../units/index.ts';
 /** Why a piece broke or had to be cut again, with words that the tally line knows it by. */
 export const BREAK_REASONS = {
   'score-ran-off': ['score ran off', 'ran off', 'score'],
@@ -44,7 +45,7 @@ export function readBreakReason(words: string): BreakReason | null {
   const starts = BREAK_REASON_CODES.filter((code) =>
     (BREAK_REASONS[code] as readonly string[]).some((w) => w.startsWith(text)),
   );
-  return starts.length === 1 ? (starts[0] as BreakReason) : null;
+  return starts.length === 1 ? nth(starts, 0) : null;
 }
 
 /** A reason as a sentence has it. */

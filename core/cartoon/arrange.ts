@@ -1,3 +1,4 @@
+import { numberAt } from '../units/index.ts';
 import { checkMap, pathLength, type MapFaces, type PlanarMap } from '../geometry/index.ts';
 import { chainLines } from './chains.ts';
 import { heal, type Tolerance } from './heal.ts';
@@ -46,7 +47,7 @@ const MOST_WINDING_OF_A_PIECE = 20_000;
 export function isTangled(map: PlanarMap, { faces }: MapFaces): boolean {
   const lengths = map.lines.map(({ points }) => pathLength(points));
   return faces.some(({ rings, areaMm2 }) => {
-    const around = rings.flat().reduce((sum, ref) => sum + (lengths[ref < 0 ? ~ref : ref] as number), 0);
+    const around = rings.flat().reduce((sum, ref) => sum + numberAt(lengths, ref < 0 ? ~ref : ref), 0);
     return around * around > MOST_WINDING_OF_A_PIECE * areaMm2;
   });
 }

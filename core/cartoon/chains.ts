@@ -1,3 +1,4 @@
+import { numberAt } from '../units/index.ts';
 import {
   Meetings,
   UNITS_PER_MM,
@@ -16,8 +17,8 @@ export function chainLines(grid: VertexGrid, ends: readonly number[]): PlanarMap
   const nodes: Point[] = [];
   const nodeOf = new Map<number, number>();
   const at = (v: number): Point => [
-    (grid.xy[2 * v] as number) / UNITS_PER_MM,
-    (grid.xy[2 * v + 1] as number) / UNITS_PER_MM,
+    numberAt(grid.xy, 2 * v) / UNITS_PER_MM,
+    numberAt(grid.xy, 2 * v + 1) / UNITS_PER_MM,
   ];
   const node = (v: number): number => {
     let id = nodeOf.get(v);
@@ -35,7 +36,7 @@ export function chainLines(grid: VertexGrid, ends: readonly number[]): PlanarMap
     let segment = first;
     for (;;) {
       used[segment] = 1;
-      v = ends[2 * segment] === v ? (ends[2 * segment + 1] as number) : (ends[2 * segment] as number);
+      v = ends[2 * segment] === v ? numberAt(ends, 2 * segment + 1) : numberAt(ends, 2 * segment);
       points.push(at(v));
       if (v === start || around.degree(v) !== 2) break;
       segment = around.other(v, segment);
@@ -47,6 +48,6 @@ export function chainLines(grid: VertexGrid, ends: readonly number[]): PlanarMap
     if (degree === 2) continue;
     for (let k = 0; k < degree; k++) if (!used[around.at(v, k)]) walk(v, around.at(v, k));
   }
-  for (let s = 0; s < used.length; s++) if (!used[s]) walk(ends[2 * s] as number, s);
+  for (let s = 0; s < used.length; s++) if (!used[s]) walk(numberAt(ends, 2 * s), s);
   return { nodes, lines };
 }

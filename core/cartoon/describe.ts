@@ -14,7 +14,7 @@ import {
   type Point,
   type Ring,
 } from '../geometry/index.ts';
-import type { JointId, LineId, PieceId } from '../units/index.ts';
+import { nth, type JointId, type LineId, type PieceId, numberAt, pointAt } from '../units/index.ts';
 import { numberPieces } from './numbering.ts';
 import type { RawDrawing } from './read/types.ts';
 import type { Cartoon, CartoonPiece, Joint, JointKind } from './types.ts';
@@ -89,12 +89,12 @@ function describePieces(map: PlanarMap, traced: MapFaces, name: NameFaces): Omit
   const neighbours = shapes.map(() => new Set<number>());
   for (const [a, b] of sides.values()) {
     if (a === undefined || b === undefined || a === b) continue;
-    neighbours[a]?.add(numbers[b] as number);
-    neighbours[b]?.add(numbers[a] as number);
+    neighbours[a]?.add(numberAt(numbers, b));
+    neighbours[b]?.add(numberAt(numbers, a));
   }
   return shapes
     .map(({ face, middle, perimeterMm, labelAt, labelRadiusMm }, i) => ({
-      number: numbers[i] as number,
+      number: numberAt(numbers, i),
       label: labels[i] ?? null,
       rings: face.rings,
       areaMm2: face.areaMm2,
@@ -102,7 +102,7 @@ function describePieces(map: PlanarMap, traced: MapFaces, name: NameFaces): Omit
       centroid: middle,
       labelAt,
       labelRadiusMm,
-      neighbours: [...(neighbours[i] as Set<number>)].sort((a, b) => a - b),
+      neighbours: [...nth(neighbours, i)].sort((a, b) => a - b),
     }))
     .sort((a, b) => a.number - b.number);
 }
@@ -111,7 +111,7 @@ function labelPlace(rings: readonly Ring[], areaMm2: number, middle: Point): { l
   const found = polylabel(rings as unknown as number[][][], Math.max(0.05, Math.sqrt(areaMm2) / 25));
   // polylabel answers distance 0 where the region is thinner than the precision: the centroid must do.
   if (!(found.distance > 0)) return { labelAt: middle, labelRadiusMm: 0 };
-  return { labelAt: [found[0] as number, found[1] as number], labelRadiusMm: found.distance };
+  return { labelAt: [numberAt(found, 0), numberAt(found, 1)], labelRadiusMm: found.distance };
 }
 
 /** For each region the texts that stand in it. */
@@ -121,7 +121,7 @@ function wordsInside(regions: readonly (readonly Ring[])[], texts: RawDrawing['t
     regions,
     texts.map(({ at }) => at),
   );
-  texts.forEach(({ text }, i) => inside[homes[i] as number]?.push(text));
+  texts.forEach(({ text }, i) => inside[numberAt(homes, i)]?.push(text));
   return inside;
 }
 
@@ -130,7 +130,7 @@ function regionsAt(regions: readonly (readonly Ring[])[], points: readonly Point
   if (points.length === 0 || regions.length === 0) return points.map(() => -1);
   const tree = new Flatbush(regions.length);
   for (const rings of regions) {
-    const { minX, minY, maxX, maxY } = boxOf(rings[0] as Ring);
+    const { minX, minY, maxX, maxY } = boxOf(nth(rings, 0));
     tree.add(minX, minY, maxX, maxY);
   }
   tree.finish();
@@ -173,7 +173,7 @@ function findJoints(map: PlanarMap, pieces: readonly CartoonPiece[]): Omit<Joint
   meeting.forEach((lines, node) => {
     if (lines.length < 3) return;
     const kind: JointKind = lines.length === 3 ? 'T' : lines.length === 4 ? 'X' : 'many';
-    found.push({ at: map.nodes[node] as Point, kind, lines, pieces: around(lines) });
+    found.push({ at: pointAt(map.nodes, node), kind, lines, pieces: around(lines) });
   });
   map.lines.forEach((line, i) => {
     if (byLine[i]?.length !== 1) return;
@@ -188,9 +188,9 @@ function corners(line: MapLine): Point[] {
   const found: Point[] = [];
   const last = points.length - 1;
   for (let i = loop ? 0 : 1; i < last; i++) {
-    const [ax, ay] = points[i === 0 ? last - 1 : i - 1] as Point;
-    const [bx, by] = points[i] as Point;
-    const [cx, cy] = points[i + 1] as Point;
+    const [ax, ay] = pointAt(points, i === 0 ? last - 1 : i - 1);
+    const [bx, by] = pointAt(points, i);
+    const [cx, cy] = pointAt(points, i + 1);
     const turn = Math.abs(
       Math.atan2((bx - ax) * (cy - by) - (by - ay) * (cx - bx), (bx - ax) * (cx - bx) + (by - ay) * (cy - by)),
     );

@@ -1,3 +1,4 @@
+import { numberAt } from '../units/index.ts';
 import { Meetings, type Point, UNITS_PER_MM, type VertexGrid } from '../geometry/index.ts';
 
 /** cos 45°: a border that turns no more at a joint goes on there. */
@@ -12,13 +13,13 @@ export function doubledBorders(grid: VertexGrid, dropped: readonly number[], end
   if (dropped.length === 0) return [];
   const copies = new Map<string, { segment: number; times: number }>();
   for (let i = 0; i < dropped.length; i += 2) {
-    const key = [dropped[i] as number, dropped[i + 1] as number].sort((a, b) => a - b).join();
+    const key = [numberAt(dropped, i), numberAt(dropped, i + 1)].sort((a, b) => a - b).join();
     const same = copies.get(key);
     if (same) same.times++;
     else copies.set(key, { segment: i / 2, times: 1 });
   }
   const segments = [...copies.values()];
-  const own = segments.flatMap(({ segment }) => [dropped[2 * segment] as number, dropped[2 * segment + 1] as number]);
+  const own = segments.flatMap(({ segment }) => [numberAt(dropped, 2 * segment), numberAt(dropped, 2 * segment + 1)]);
   const left = new Meetings(ends, grid.xy.length / 2);
   const at = new Meetings(own, grid.xy.length / 2);
   const goesOn = (v: number): boolean =>
@@ -31,17 +32,17 @@ export function doubledBorders(grid: VertexGrid, dropped: readonly number[], end
     seen[s] = 1;
     for (const side of [0, 1]) {
       let segment = s;
-      let v = own[2 * s + side] as number;
+      let v = numberAt(own, 2 * s + side);
       while (goesOn(v)) {
         segment = at.other(v, segment);
         if (seen[segment]) break;
         seen[segment] = 1;
         if (side === 0) stretch.unshift(segment);
         else stretch.push(segment);
-        v = own[2 * segment] === v ? (own[2 * segment + 1] as number) : (own[2 * segment] as number);
+        v = own[2 * segment] === v ? numberAt(own, 2 * segment + 1) : numberAt(own, 2 * segment);
       }
     }
-    const [a, b] = xyOf(grid, own, stretch[stretch.length >> 1] as number);
+    const [a, b] = xyOf(grid, own, numberAt(stretch, stretch.length >> 1));
     const place: Point = [(a[0] + b[0]) / 2 / UNITS_PER_MM, (a[1] + b[1]) / 2 / UNITS_PER_MM];
     const times = Math.max(...stretch.map((segment) => (segments[segment] as { times: number }).times));
     for (let k = 0; k < times; k++) places.push(place);
@@ -50,8 +51,8 @@ export function doubledBorders(grid: VertexGrid, dropped: readonly number[], end
 }
 
 const xyOf = ({ xy }: VertexGrid, ends: readonly number[], s: number): [Point, Point] => {
-  const at = (v: number): Point => [xy[2 * v] as number, xy[2 * v + 1] as number];
-  return [at(ends[2 * s] as number), at(ends[2 * s + 1] as number)];
+  const at = (v: number): Point => [numberAt(xy, 2 * v), numberAt(xy, 2 * v + 1)];
+  return [at(numberAt(ends, 2 * s)), at(numberAt(ends, 2 * s + 1))];
 };
 
 /** Whether two segments that meet at a vertex go on into each other. */

@@ -1,3 +1,4 @@
+import { nth, pointAt } from '../units/index.ts';
 import type { Point } from '../geometry/index.ts';
 import { piecesAt } from './describe.ts';
 import { lineSearch } from './lineSearch.ts';
@@ -68,14 +69,17 @@ function inTheirPieces(left: readonly LeftLineFinding[], cartoon: Cartoon): Left
     cartoon,
     left.map(({ at }) => at),
   );
-  return left.map((f, i) => ({ ...f, pieces: home[i] === null ? [] : [home[i] as number] }));
+  return left.map((f, i) => {
+    const piece = nth(home, i);
+    return { ...f, pieces: piece === null ? [] : [piece] };
+  });
 }
 
 /** A place on a line, half way along its longest segment. */
 function middleOf(line: readonly Point[]): Point | null {
   let best: { at: Point; mm: number } | null = null;
   for (let i = 1; i < line.length; i++) {
-    const [[ax, ay], [bx, by]] = [line[i - 1] as Point, line[i] as Point];
+    const [[ax, ay], [bx, by]] = [pointAt(line, i - 1), pointAt(line, i)];
     const mm = Math.hypot(bx - ax, by - ay);
     if (!best || mm > best.mm) best = { at: [(ax + bx) / 2, (ay + by) / 2], mm };
   }

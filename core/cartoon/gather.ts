@@ -1,3 +1,4 @@
+import { knownIn, numberAt } from '../units/index.ts';
 import Flatbush from 'flatbush';
 import { nearestOnSegment, UNITS_PER_MM, type Meetings, type Point, type VertexGrid } from '../geometry/index.ts';
 import { moved, ownTail, putFoot } from './movedEnds.ts';
@@ -49,26 +50,26 @@ const MOST_PAIRS = 600_000;
  */
 function clusters(grid: VertexGrid, free: readonly number[], at: Meetings, snap: number): number[][] | null {
   const tree = new Flatbush(free.length);
-  for (const v of free) tree.add(grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number);
+  for (const v of free) tree.add(numberAt(grid.xy, 2 * v), numberAt(grid.xy, 2 * v + 1));
   tree.finish();
   const pairs: [number, number, number][] = [];
   for (const [i, v] of free.entries()) {
-    const [x, y] = [grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number];
+    const [x, y] = [numberAt(grid.xy, 2 * v), numberAt(grid.xy, 2 * v + 1)];
     for (const j of tree.search(x - 2 * snap, y - 2 * snap, x + 2 * snap, y + 2 * snap)) {
-      if (j > i) pairs.push([distance(grid, v, free[j] as number), v, free[j] as number]);
+      if (j > i) pairs.push([distance(grid, v, numberAt(free, j)), v, numberAt(free, j)]);
     }
     if (pairs.length > MOST_PAIRS) return null;
   }
   pairs.sort((p, q) => p[0] - q[0]);
   const group = new Map(free.map((v) => [v, [v]]));
   for (const [, i, j] of pairs) {
-    const a = group.get(i) as number[];
-    const b = group.get(j) as number[];
+    const a = knownIn(group, i);
+    const b = knownIn(group, j);
     // Both ends of one short line are never one joint: the line would vanish.
     if (a === b || a.some((p) => b.some((q) => at.at(p, 0) === at.at(q, 0)))) continue;
     const all = [...a, ...b];
     const [x, y] = middleOf(grid, all);
-    if (all.every((m) => Math.hypot((grid.xy[2 * m] as number) - x, (grid.xy[2 * m + 1] as number) - y) <= snap))
+    if (all.every((m) => Math.hypot(numberAt(grid.xy, 2 * m) - x, numberAt(grid.xy, 2 * m + 1) - y) <= snap))
       for (const m of all) group.set(m, all);
   }
   return [...new Set(group.values())].filter((members) => members.length > 1);
@@ -78,8 +79,8 @@ function middleOf(grid: VertexGrid, vertices: readonly number[]): [number, numbe
   let x = 0;
   let y = 0;
   for (const v of vertices) {
-    x += grid.xy[2 * v] as number;
-    y += grid.xy[2 * v + 1] as number;
+    x += numberAt(grid.xy, 2 * v);
+    y += numberAt(grid.xy, 2 * v + 1);
   }
   return [x / vertices.length, y / vertices.length];
 }
@@ -99,22 +100,22 @@ function gatheringPlace(
   const [x, y] = middleOf(grid, members);
   const own = new Set(members.flatMap((v) => [...ownTail(ends, at, v, grid, 3 * snap)]));
   const inReach = (px: number, py: number) =>
-    members.every((m) => Math.hypot((grid.xy[2 * m] as number) - px, (grid.xy[2 * m + 1] as number) - py) <= snap);
+    members.every((m) => Math.hypot(numberAt(grid.xy, 2 * m) - px, numberAt(grid.xy, 2 * m + 1) - py) <= snap);
   let node: { vertex: number; distSq: number } | null = null;
   let foot: { x: number; y: number; distSq: number; on: number } | null = null;
   for (const s of tree.search(x - snap, y - snap, x + snap, y + snap)) {
     if (own.has(s)) continue;
     const hit = nearestOnSegment(x, y, ...segmentXy(grid, ends, s));
     if (inReach(hit.x, hit.y) && (!foot || hit.distSq < foot.distSq)) foot = { ...hit, on: s };
-    for (const vertex of [ends[2 * s] as number, ends[2 * s + 1] as number]) {
-      const [px, py] = [grid.xy[2 * vertex] as number, grid.xy[2 * vertex + 1] as number];
+    for (const vertex of [numberAt(ends, 2 * s), numberAt(ends, 2 * s + 1)]) {
+      const [px, py] = [numberAt(grid.xy, 2 * vertex), numberAt(grid.xy, 2 * vertex + 1)];
       const distSq = (px - x) ** 2 + (py - y) ** 2;
       if (at.degree(vertex) > 2 && inReach(px, py) && (!node || distSq < node.distSq)) node = { vertex, distSq };
     }
   }
   if (node) return { vertex: node.vertex, on: null };
   if (foot) return { vertex: grid.at(foot.x, foot.y), on: foot.on };
-  const corner = members.length === 2 ? cornerOf(grid, ends, at, members[0] as number, members[1] as number) : null;
+  const corner = members.length === 2 ? cornerOf(grid, ends, at, numberAt(members, 0), numberAt(members, 1)) : null;
   const [px, py] = corner && inReach(corner[0], corner[1]) ? corner : [x, y];
   return { vertex: grid.at(px, py), on: null };
 }
@@ -130,8 +131,8 @@ function cornerOf(grid: VertexGrid, ends: readonly number[], at: Meetings, v: nu
   const [qx, qy] = heading(w);
   const cross = px * qy - py * qx;
   if (Math.abs(cross) < CORNER_SIN) return null;
-  const dx = (grid.xy[2 * w] as number) - (grid.xy[2 * v] as number);
-  const dy = (grid.xy[2 * w + 1] as number) - (grid.xy[2 * v + 1] as number);
+  const dx = numberAt(grid.xy, 2 * w) - numberAt(grid.xy, 2 * v);
+  const dy = numberAt(grid.xy, 2 * w + 1) - numberAt(grid.xy, 2 * v + 1);
   const along = (dx * qy - dy * qx) / cross;
-  return [(grid.xy[2 * v] as number) + along * px, (grid.xy[2 * v + 1] as number) + along * py];
+  return [numberAt(grid.xy, 2 * v) + along * px, numberAt(grid.xy, 2 * v + 1) + along * py];
 }

@@ -1,3 +1,4 @@
+import { numberAt } from '../units/index.ts';
 import Flatbush from 'flatbush';
 import {
   nearestOnSegment,
@@ -114,15 +115,15 @@ function shakeOf(
 ): number {
   if (free.length < Math.max(8, SHAKY_SHARE * lines)) return 0;
   const tree = new Flatbush(free.length);
-  for (const v of free) tree.add(grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number);
+  for (const v of free) tree.add(numberAt(grid.xy, 2 * v), numberAt(grid.xy, 2 * v + 1));
   tree.finish();
   const at = meetingsOf(grid, ends);
   const apart: number[] = [];
   free.forEach((v, i) => {
-    const [x, y] = [grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number];
-    const isOther = (j: number) => j !== i && at.at(free[j] as number, 0) !== at.at(v, 0);
+    const [x, y] = [numberAt(grid.xy, 2 * v), numberAt(grid.xy, 2 * v + 1)];
+    const isOther = (j: number) => j !== i && at.at(numberAt(free, j), 0) !== at.at(v, 0);
     const [next] = tree.neighbors(x, y, 1, 2 * mostMm * UNITS_PER_MM, isOther);
-    if (next !== undefined) apart.push(distance(grid, v, free[next] as number) / UNITS_PER_MM);
+    if (next !== undefined) apart.push(distance(grid, v, numberAt(free, next)) / UNITS_PER_MM);
   });
   if (apart.length < free.length / 2) return 0;
   return 1.5 * (apart.sort((a, b) => a - b)[Math.floor(apart.length * 0.95)] ?? 0);
@@ -163,8 +164,8 @@ function reach(
   const move = new Map<number, number>();
   const feet = new Map<number, number[]>();
   for (const v of free) {
-    const x = grid.xy[2 * v] as number;
-    const y = grid.xy[2 * v + 1] as number;
+    const x = numberAt(grid.xy, 2 * v);
+    const y = numberAt(grid.xy, 2 * v + 1);
     const snap = within(v);
     const near = tree.search(x - snap, y - snap, x + snap, y + snap);
     const own = ownTail(ends, at, v, grid, 3 * snap);
@@ -175,9 +176,9 @@ function reach(
       const hit = nearestOnSegment(x, y, ...segmentXy(grid, ends, s));
       if (hit.distSq > snap * snap) continue;
       if (!best || hit.distSq < best.distSq) best = { vertex: grid.at(hit.x, hit.y), distSq: hit.distSq, on: s };
-      for (const end of [ends[2 * s] as number, ends[2 * s + 1] as number]) {
+      for (const end of [numberAt(ends, 2 * s), numberAt(ends, 2 * s + 1)]) {
         if (at.degree(end) < 3) continue;
-        const distSq = ((grid.xy[2 * end] as number) - x) ** 2 + ((grid.xy[2 * end + 1] as number) - y) ** 2;
+        const distSq = (numberAt(grid.xy, 2 * end) - x) ** 2 + (numberAt(grid.xy, 2 * end + 1) - y) ** 2;
         if (distSq <= snap * snap && (!bestNode || distSq < bestNode.distSq)) bestNode = { vertex: end, distSq };
       }
     }

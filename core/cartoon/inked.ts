@@ -1,3 +1,4 @@
+import { nth, numberAt } from '../units/index.ts';
 import { perimeter, ringPoints, signedArea, type Face, type MapFaces, type PlanarMap } from '../geometry/index.ts';
 import { middleLines, type Bank } from './middle.ts';
 import type { DrawnLine } from './read/types.ts';
@@ -48,9 +49,9 @@ export function middleOfInk(map: PlanarMap, { faces }: MapFaces): Ink | null {
   const banks: Bank[] = [];
   const inkLines = new Set<number>();
   for (const i of ink.keys()) {
-    for (const ring of (faces[i] as Face).rings) {
+    for (const ring of nth(faces, i).rings) {
       for (const ref of ring) inkLines.add(ref < 0 ? ~ref : ref);
-      banks.push({ ring: ringPoints(map, ring), label: faceAt.get(~(ring[0] as number)) ?? -1 });
+      banks.push({ ring: ringPoints(map, ring), label: faceAt.get(~numberAt(ring, 0)) ?? -1 });
     }
   }
   const kept = map.lines.filter((_, i) => !inkLines.has(i)).map(({ points }) => ({ points, closed: false }));

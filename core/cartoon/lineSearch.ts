@@ -1,3 +1,4 @@
+import { pointAt } from '../units/index.ts';
 import Flatbush from 'flatbush';
 import { boxOf, nearestOnSegment, type PlanarMap, type Point } from '../geometry/index.ts';
 
@@ -18,7 +19,7 @@ export function lineSearch({ lines }: Pick<PlanarMap, 'lines'>): LineSearch {
     for (const line of tree.search(x - withinMm, y - withinMm, x + withinMm, y + withinMm)) {
       const points = lines[line]?.points ?? [];
       for (let i = 1; i < points.length; i++) {
-        const [a, b] = [points[i - 1] as Point, points[i] as Point];
+        const [a, b] = [pointAt(points, i - 1), pointAt(points, i)];
         const { distSq } = nearestOnSegment(x, y, a[0], a[1], b[0], b[1]);
         if (distSq > bestSq || (best !== null && distSq === bestSq)) continue;
         [best, bestSq] = [line, distSq];

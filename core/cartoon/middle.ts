@@ -1,3 +1,4 @@
+import { lastOf, intAt, wordAt, numberAt, pointAt } from '../units/index.ts';
 import { Delaunay } from 'd3-delaunay';
 import { perimeter, thinLine, UNITS_PER_MM, VertexGrid, type Point, type Ring } from '../geometry/index.ts';
 import { chainLines } from './chains.ts';
@@ -51,18 +52,18 @@ export function middleLines(
   const grid = new VertexGrid();
   const centres = new Int32Array(triangles.length / 3).fill(-1);
   const centre = (triangle: number): number => {
-    if ((centres[triangle] as number) < 0) {
+    if (intAt(centres, triangle) < 0) {
       const [x, y] = circumcentre(xy, triangles, triangle);
       centres[triangle] = grid.at(x * UNITS_PER_MM, y * UNITS_PER_MM);
     }
-    return centres[triangle] as number;
+    return intAt(centres, triangle);
   };
   const ends: number[] = [];
   for (let e = 0; e < halfedges.length; e++) {
-    const opposite = halfedges[e] as number;
+    const opposite = intAt(halfedges, e);
     if (opposite >= 0 && opposite < e) continue;
-    const a = triangles[e] as number;
-    const b = triangles[e % 3 === 2 ? e - 2 : e + 1] as number;
+    const a = wordAt(triangles, e);
+    const b = wordAt(triangles, e % 3 === 2 ? e - 2 : e + 1);
     if (labels[a] === labels[b]) continue;
     const [ax, ay, bx, by] = [xy[2 * a], xy[2 * a + 1], xy[2 * b], xy[2 * b + 1]] as [number, number, number, number];
     const apart = Math.hypot(bx - ax, by - ay);
@@ -71,8 +72,8 @@ export function middleLines(
     // Where a channel opens to the outside the middle would run on for ever: it goes a channel's width further.
     const out = (vertex: number): number => {
       const [dx, dy] = [
-        (grid.xy[2 * vertex] as number) / UNITS_PER_MM - mx,
-        (grid.xy[2 * vertex + 1] as number) / UNITS_PER_MM - my,
+        numberAt(grid.xy, 2 * vertex) / UNITS_PER_MM - mx,
+        numberAt(grid.xy, 2 * vertex + 1) / UNITS_PER_MM - my,
       ];
       const far = Math.hypot(dx, dy);
       if (far <= mostMm) return vertex;
@@ -95,14 +96,14 @@ export function middleLines(
 }
 
 const isLoop = (points: Ring): boolean => {
-  const [first, last] = [points[0] as Point, points.at(-1) as Point];
+  const [first, last] = [pointAt(points, 0), lastOf(points)];
   return first[0] === last[0] && first[1] === last[1];
 };
 
 function* sampled(ring: Ring, step: number): Generator<Point> {
   for (let i = 0; i < ring.length; i++) {
-    const [ax, ay] = ring[i] as Point;
-    const [bx, by] = ring[(i + 1) % ring.length] as Point;
+    const [ax, ay] = pointAt(ring, i);
+    const [bx, by] = pointAt(ring, (i + 1) % ring.length);
     const n = Math.max(1, Math.ceil(Math.hypot(bx - ax, by - ay) / step));
     for (let k = 0; k < n; k++) yield [ax + ((bx - ax) * k) / n, ay + ((by - ay) * k) / n];
   }
@@ -110,11 +111,11 @@ function* sampled(ring: Ring, step: number): Generator<Point> {
 
 function circumcentre(xy: readonly number[], triangles: Uint32Array, t: number): Point {
   const [a, b, c] = [triangles[3 * t], triangles[3 * t + 1], triangles[3 * t + 2]] as [number, number, number];
-  const [ax, ay] = [xy[2 * a] as number, xy[2 * a + 1] as number];
-  const dx = (xy[2 * b] as number) - ax;
-  const dy = (xy[2 * b + 1] as number) - ay;
-  const ex = (xy[2 * c] as number) - ax;
-  const ey = (xy[2 * c + 1] as number) - ay;
+  const [ax, ay] = [numberAt(xy, 2 * a), numberAt(xy, 2 * a + 1)];
+  const dx = numberAt(xy, 2 * b) - ax;
+  const dy = numberAt(xy, 2 * b + 1) - ay;
+  const ex = numberAt(xy, 2 * c) - ax;
+  const ey = numberAt(xy, 2 * c + 1) - ay;
   const [bl, cl] = [dx * dx + dy * dy, ex * ex + ey * ey];
   const twice = 2 * (dx * ey - dy * ex);
   if (Math.abs(twice) < 1e-12) return [ax + dx / 2, ay + dy / 2];

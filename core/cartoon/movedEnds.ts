@@ -1,3 +1,4 @@
+import { numberAt } from '../units/index.ts';
 import type { Meetings, VertexGrid } from '../geometry/index.ts';
 import { distance } from './segments.ts';
 
@@ -21,8 +22,8 @@ export function moved(
   const to = (v: number) => move.get(v) ?? v;
   const next: number[] = [];
   for (let s = 0; s < ends.length / 2; s++) {
-    const a = ends[2 * s] as number;
-    const b = ends[2 * s + 1] as number;
+    const a = numberAt(ends, 2 * s);
+    const b = numberAt(ends, 2 * s + 1);
     const between = feet.get(s) ?? [];
     let from = to(a);
     for (const foot of [...between].sort((p, q) => distance(grid, a, p) - distance(grid, a, q))) {
@@ -49,7 +50,7 @@ export function ownTail(
   if (at.degree(v) === 0) return tail;
   for (let segment = at.at(v, 0); !tail.has(segment) && length <= upTo;) {
     tail.add(segment);
-    const far = ends[2 * segment] === v ? (ends[2 * segment + 1] as number) : (ends[2 * segment] as number);
+    const far = ends[2 * segment] === v ? numberAt(ends, 2 * segment + 1) : numberAt(ends, 2 * segment);
     length += distance(grid, v, far);
     v = far;
     if (at.degree(v) !== 2) break;

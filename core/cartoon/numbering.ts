@@ -1,3 +1,4 @@
+import { nth, numberAt } from '../units/index.ts';
 import type { Point } from '../geometry/index.ts';
 
 interface Numberable {
@@ -16,7 +17,7 @@ export function numberPieces(
 ): { numbers: number[]; labels: (string | null)[] } {
   const written = words.map((texts) => {
     const whole = texts.filter((text) => /^\d{1,5}$/.test(text) && Number(text) > 0).map(Number);
-    return whole.length === 1 ? (whole[0] as number) : null;
+    return whole.length === 1 ? numberAt(whole, 0) : null;
   });
   const uses = new Map<number, number>();
   for (const n of written) if (n !== null) uses.set(n, (uses.get(n) ?? 0) + 1);
@@ -37,8 +38,8 @@ export function rowOrder(pieces: readonly Numberable[]): number[] {
   const areas = pieces.map((p) => p.areaMm2).sort((a, b) => a - b);
   const rowMm = Math.sqrt(areas[areas.length >> 1] ?? 1);
   const top = Math.min(...pieces.map((p) => p.centroid[1]));
-  const row = (i: number) => Math.round(((pieces[i] as Numberable).centroid[1] - top) / rowMm);
-  const x = (i: number) => (pieces[i] as Numberable).centroid[0];
-  const y = (i: number) => (pieces[i] as Numberable).centroid[1];
+  const row = (i: number) => Math.round((nth(pieces, i).centroid[1] - top) / rowMm);
+  const x = (i: number) => nth(pieces, i).centroid[0];
+  const y = (i: number) => nth(pieces, i).centroid[1];
   return pieces.map((_, i) => i).sort((a, b) => row(a) - row(b) || x(a) - x(b) || y(a) - y(b));
 }

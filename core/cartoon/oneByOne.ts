@@ -1,3 +1,4 @@
+import { nth, lastOf, knownIn, pointAt, numberAt, intAt } from '../units/index.ts';
 import Flatbush from 'flatbush';
 import {
   boxOf,
@@ -99,8 +100,8 @@ function regionsOf(lines: readonly DrawnLine[]): Region[] | null {
   let allMm = 0;
   const rings: { ring: Ring; shape: number | undefined }[] = [];
   for (const { points, closed, shape } of lines) {
-    const first = points[0] as Point;
-    const last = points.at(-1) as Point;
+    const first = pointAt(points, 0);
+    const last = lastOf(points);
     const mm = pathLength(points);
     const ends = Math.hypot(first[0] - last[0], first[1] - last[1]);
     allMm += mm;
@@ -116,8 +117,8 @@ function regionsOf(lines: readonly DrawnLine[]): Region[] | null {
     if (shape !== undefined) byShape.set(shape, [...(byShape.get(shape) ?? []), ring]);
   if ([...byShape.values()].some((outlines) => outlines.length > MOST_OUTLINES)) return null;
   return sound.map(({ ring, shape }) => {
-    const siblings = shape === undefined ? [] : (byShape.get(shape) as Ring[]);
-    const around = siblings.filter((other) => other !== ring && contains(other, ring[0] as Point));
+    const siblings = shape === undefined ? [] : knownIn(byShape, shape);
+    const around = siblings.filter((other) => other !== ring && contains(other, pointAt(ring, 0)));
     return { ring, isHole: around.length % 2 === 1 };
   });
 }
@@ -138,7 +139,7 @@ function measureApart(regions: readonly Region[]): Apart | null {
   let length = 0;
   regions.forEach(({ ring }, r) =>
     ring.forEach(([ax, ay], i) => {
-      const [bx, by] = ring[(i + 1) % ring.length] as Point;
+      const [bx, by] = pointAt(ring, (i + 1) % ring.length);
       owner.push(r);
       ends.push(ax, ay, bx, by);
       length += Math.hypot(bx - ax, by - ay);
@@ -171,30 +172,30 @@ function measureApart(regions: readonly Region[]): Apart | null {
         const hit = nearestOnSegment(
           x,
           y,
-          ends[4 * o] as number,
-          ends[4 * o + 1] as number,
-          ends[4 * o + 2] as number,
-          ends[4 * o + 3] as number,
+          numberAt(ends, 4 * o),
+          numberAt(ends, 4 * o + 1),
+          numberAt(ends, 4 * o + 2),
+          numberAt(ends, 4 * o + 3),
         );
         if (hit.distSq >= best * best) continue;
         // Only borders that run side by side count, not a corner that another one ends near.
         const [ux, uy] = [(bx - ax) / mm, (by - ay) / mm];
         const [vx, vy] = [
-          (ends[4 * o + 2] as number) - (ends[4 * o] as number),
-          (ends[4 * o + 3] as number) - (ends[4 * o + 1] as number),
+          numberAt(ends, 4 * o + 2) - numberAt(ends, 4 * o),
+          numberAt(ends, 4 * o + 3) - numberAt(ends, 4 * o + 1),
         ];
         const alongMm = Math.abs((hit.x - x) * ux + (hit.y - y) * uy);
         if (Math.abs(ux * vx + uy * vy) < ALONGSIDE_COS * Math.hypot(vx, vy)) continue;
         if (hit.distSq > SAME_MM * SAME_MM && alongMm > (1 - ALONGSIDE_COS) * 2 * Math.sqrt(hit.distSq)) continue;
         best = Math.sqrt(hit.distSq);
-        other = owner[o] as number;
+        other = numberAt(owner, o);
       }
-      if (near.length === 0) open.add(owner[s] as number);
+      if (near.length === 0) open.add(numberAt(owner, s));
       if (other < 0) continue;
-      beside.add(owner[s] as number).add(other);
+      beside.add(numberAt(owner, s)).add(other);
       if (best <= SAME_MM) continue;
-      const { ring, isHole } = regions[other] as Region;
-      const mine = (regions[owner[s] as number] as Region).isHole;
+      const { ring, isHole } = nth(regions, other);
+      const mine = nth(regions, numberAt(owner, s)).isHole;
       (contains(ring, [x, y]) !== (isHole || mine) ? overlaps : gaps).push(best);
     }
     carried = (carried + mm) % step;
@@ -237,12 +238,12 @@ function containment(
   const around = (i: number, [x, y]: Point): number[] => {
     const boxes = tree.search(x, y, x, y);
     looked += boxes.length;
-    return boxes.filter((k) => k !== i && contains((regions[k] as Region).ring, [x, y]));
+    return boxes.filter((k) => k !== i && contains(nth(regions, k).ring, [x, y]));
   };
   for (let i = 0; i < regions.length; i++) {
-    for (const k of around(i, (regions[i] as Region).ring[0] as Point)) {
+    for (const k of around(i, pointAt(nth(regions, i).ring, 0))) {
       inside.add(i);
-      holds[k] = (holds[k] as number) + 1;
+      holds[k] = intAt(holds, k) + 1;
     }
     if (looked > MOST_AROUND * (regions.length + 100)) return null;
   }
@@ -250,9 +251,8 @@ function containment(
     const deep = new Map<number, number>();
     const places = Math.min(PLACES, ring.length);
     for (let p = 0; p < places; p++) {
-      const place = ring[Math.floor((p * ring.length) / places)] as Point;
-      for (const k of around(i, place))
-        if (isDeep((regions[k] as Region).ring, place)) deep.set(k, (deep.get(k) ?? 0) + 1);
+      const place = pointAt(ring, Math.floor((p * ring.length) / places));
+      for (const k of around(i, place)) if (isDeep(nth(regions, k).ring, place)) deep.set(k, (deep.get(k) ?? 0) + 1);
     }
     return [...deep.values()].some((n) => n < places);
   });
@@ -262,6 +262,6 @@ function containment(
 /** Whether a point lies further from a ring than two copies of one border can be apart. */
 const isDeep = (ring: Ring, [x, y]: Point): boolean =>
   ring.every(([ax, ay], i) => {
-    const [bx, by] = ring[(i + 1) % ring.length] as Point;
+    const [bx, by] = pointAt(ring, (i + 1) % ring.length);
     return nearestOnSegment(x, y, ax, ay, bx, by).distSq > MOST_APART_MM * MOST_APART_MM;
   });

@@ -1,3 +1,4 @@
+import { nth, numberAt, pointAt } from '../units/index.ts';
 import {
   facesOf,
   pathLength,
@@ -34,7 +35,7 @@ export function removeSlivers(
   const slivered = new Set<string>();
   for (;;) {
     const lengths = current.lines.map((line) => pathLength(line.points));
-    const lengthOf = (ref: number) => lengths[ref < 0 ? ~ref : ref] as number;
+    const lengthOf = (ref: number) => numberAt(lengths, ref < 0 ? ~ref : ref);
     const gone = new Set<number>();
     const touched = new Set<number>();
     traced.faces.forEach((face) => {
@@ -47,10 +48,10 @@ export function removeSlivers(
       const isThin = (around * around) / face.areaMm2 > THIN;
       const isSpeck = face.areaMm2 < snapMm * snapMm && (specksGo || touchesSliver(current, face, slivered));
       if (width >= snapMm || !(isThin || isSpeck)) return;
-      const at = ringPoints(current, face.rings[0] as readonly number[])[0] as Point;
+      const at = pointAt(ringPoints(current, nth(face.rings, 0)), 0);
       if (refused.some(([x, y]) => Math.hypot(x - at[0], y - at[1]) < 0.01)) return;
       for (const ref of face.rings.flat()) {
-        const { from, to } = current.lines[ref < 0 ? ~ref : ref] as MapLine;
+        const { from, to } = nth(current.lines, ref < 0 ? ~ref : ref);
         slivered.add(keyOf(current, from)).add(keyOf(current, to));
       }
       const sides = new Set(face.rings.flat().map((ref) => (ref < 0 ? ~ref : ref)));
@@ -66,11 +67,11 @@ export function removeSlivers(
   }
 }
 
-const keyOf = (map: PlanarMap, node: number): string => (map.nodes[node] as Point).join();
+const keyOf = (map: PlanarMap, node: number): string => pointAt(map.nodes, node).join();
 
 const touchesSliver = (map: PlanarMap, face: Face, slivered: ReadonlySet<string>): boolean =>
   face.rings.flat().some((ref) => {
-    const { from, to } = map.lines[ref < 0 ? ~ref : ref] as MapLine;
+    const { from, to } = nth(map.lines, ref < 0 ? ~ref : ref);
     return slivered.has(keyOf(map, from)) || slivered.has(keyOf(map, to));
   });
 
@@ -102,8 +103,9 @@ function joinStraight(lines: readonly MapLine[]): MapLine[] {
   for (const [node, meeting] of at) {
     if (meeting.size !== 2) continue;
     const [i, j] = [...meeting] as [number, number];
-    const a = current[i] as MapLine;
-    const b = current[j] as MapLine;
+    const a = nth(current, i);
+    const b = nth(current, j);
+    if (!a || !b) continue;
     if (a.from === a.to || b.from === b.to) continue;
     const first = a.to === node ? a.points : [...a.points].reverse();
     const second = b.from === node ? b.points : [...b.points].reverse();
@@ -123,7 +125,7 @@ function renumber(nodes: readonly Point[], lines: readonly MapLine[]): PlanarMap
   const id = (node: number): number => {
     let next = ids.get(node);
     if (next === undefined) {
-      next = kept.push(nodes[node] as Point) - 1;
+      next = kept.push(pointAt(nodes, node)) - 1;
       ids.set(node, next);
     }
     return next;

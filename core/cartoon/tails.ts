@@ -1,3 +1,4 @@
+import { lastOf, numberAt } from '../units/index.ts';
 import { nearestOnSegment, thinLine, UNITS_PER_MM, type Point, type VertexGrid } from '../geometry/index.ts';
 import type { Repair } from './repair.ts';
 import { distance, meetingsOf, pointAt, segmentTree, segmentXy } from './segments.ts';
@@ -59,8 +60,7 @@ export function trim(
       for (;;) {
         if (dropped.has(segment)) break;
         tail.push(segment);
-        const far =
-          current[2 * segment] === v ? (current[2 * segment + 1] as number) : (current[2 * segment] as number);
+        const far = current[2 * segment] === v ? numberAt(current, 2 * segment + 1) : numberAt(current, 2 * segment);
         length += distance(grid, v, far);
         v = far;
         along.push(v);
@@ -78,7 +78,7 @@ export function trim(
     if (dropped.size === 0) return current;
     const next: number[] = [];
     for (let s = 0; s < current.length / 2; s++) {
-      if (!dropped.has(s)) next.push(current[2 * s] as number, current[2 * s + 1] as number);
+      if (!dropped.has(s)) next.push(numberAt(current, 2 * s), numberAt(current, 2 * s + 1));
     }
     current = next;
     if (loose === null) return current;
@@ -98,7 +98,7 @@ export function endsShort(
   if (tails.length === 0) return [];
   const tree = ends.length > 0 ? segmentTree(grid, ends) : null;
   const gapAt = (v: number, most: number): number => {
-    const [x, y] = [grid.xy[2 * v] as number, grid.xy[2 * v + 1] as number];
+    const [x, y] = [numberAt(grid.xy, 2 * v), numberAt(grid.xy, 2 * v + 1)];
     const near = tree?.search(x - most, y - most, x + most, y + most) ?? [];
     return near.reduce(
       (least, s) => Math.min(least, Math.sqrt(nearestOnSegment(x, y, ...segmentXy(grid, ends, s)).distSq)),
@@ -113,18 +113,18 @@ export function endsShort(
       SHOWN_WITHIN_MM,
     );
     // A line that ends where another one was dropped hangs free for that alone.
-    const cause = hungAt.get(tail.along[0] as number) ?? { tail, lines: [] };
+    const cause = hungAt.get(numberAt(tail.along, 0)) ?? { tail, lines: [] };
     if (cause.tail === tail) told.push(cause);
     cause.lines.push(line);
-    hungAt.set(tail.along.at(-1) as number, cause);
+    hungAt.set(lastOf(tail.along), cause);
   }
   return told.map(({ tail: { along, isFloating, lengthMm }, lines }) => {
     const most = Math.min(MOST_SHORT_MM, lengthMm * MOST_SHORT_SHARE) * UNITS_PER_MM;
-    const short = [along[0] as number, ...(isFloating ? [along.at(-1) as number] : [])]
+    const short = [numberAt(along, 0), ...(isFloating ? [lastOf(along)] : [])]
       .filter((v) => !kept(v))
       .map((v): ShortEnd => ({ at: pointAt(grid, v), gapMm: gapAt(v, most) / UNITS_PER_MM }))
       .filter(({ gapMm }) => gapMm * UNITS_PER_MM <= most)
       .sort((a, b) => b.gapMm - a.gapMm);
-    return { at: pointAt(grid, along[0] as number), lengthMm, isFloating, lines, short };
+    return { at: pointAt(grid, numberAt(along, 0)), lengthMm, isFloating, lines, short };
   });
 }

@@ -1,4 +1,5 @@
-import { pathLength, type MapLine, type PlanarMap, type Point, type Ring } from '../geometry/index.ts';
+import { nth, intAt, pointAt } from '../units/index.ts';
+import { pathLength, type PlanarMap, type Point, type Ring } from '../geometry/index.ts';
 
 /** Within so many channel widths of a joint the middle leans over to the side where the channel widens. */
 const LEANS_WITHIN = 0.75;
@@ -27,7 +28,7 @@ export function straightenJoints({ nodes, lines }: PlanarMap, widthMm: number): 
   lines.forEach(({ from, to, points }, i) => {
     if (from === to || !isJoint(from) || !isJoint(to) || pathLength(points) > ONE_CROSSING * widthMm) return;
     gone.add(i);
-    const [a, b] = [home[from] as number, home[to] as number];
+    const [a, b] = [intAt(home, from), intAt(home, to)];
     home.forEach((h, node) => {
       if (h === b) home[node] = a;
     });
@@ -35,22 +36,22 @@ export function straightenJoints({ nodes, lines }: PlanarMap, widthMm: number): 
   const ways = new Map<number, { line: number; atEnd: boolean }[]>();
   meeting.forEach((around, node) => {
     if (!isJoint(node)) return;
-    const all = ways.get(home[node] as number) ?? [];
+    const all = ways.get(intAt(home, node)) ?? [];
     all.push(...around.filter(({ line }) => !gone.has(line)));
-    ways.set(home[node] as number, all);
+    ways.set(intAt(home, node), all);
   });
   const next: Ring[] = lines.map(({ points }) => points);
   for (const [node, around] of ways) {
     const cuts = around.map(({ line, atEnd }) => {
-      const { points } = lines[line] as MapLine;
+      const { points } = nth(lines, line);
       const outwards = atEnd ? [...points].reverse() : points;
       const mm = Math.min(LEANS_WITHIN * widthMm, MOST_OF_A_LINE * pathLength(points));
       return { line, atEnd, ...cutOff(outwards, mm, HEADING_OVER * widthMm) };
     });
-    const place = meetingPlace(cuts, nodes[node] as Point, widthMm);
+    const place = meetingPlace(cuts, pointAt(nodes, node), widthMm);
     if (!place) continue;
     for (const { line, atEnd, skipped, cut } of cuts) {
-      const now = next[line] as Ring;
+      const now = nth(next, line);
       // What was cut off is counted from this end, so that both ends of a line can be put straight.
       next[line] = atEnd ? [...now.slice(0, now.length - skipped), cut, place] : [place, cut, ...now.slice(skipped)];
     }
@@ -70,8 +71,8 @@ interface Cut {
 function cutOff(points: Ring, mm: number, overMm: number): Cut {
   let along = 0;
   for (let i = 1; i < points.length; i++) {
-    const p = points[i - 1] as Point;
-    const q = points[i] as Point;
+    const p = pointAt(points, i - 1);
+    const q = pointAt(points, i);
     const step = Math.hypot(q[0] - p[0], q[1] - p[1]);
     if (along + step >= mm && step > 0) {
       const t = (mm - along) / step;
@@ -82,7 +83,7 @@ function cutOff(points: Ring, mm: number, overMm: number): Cut {
     }
     along += step;
   }
-  return { skipped: 1, cut: points[0] as Point, heading: [0, 0] };
+  return { skipped: 1, cut: pointAt(points, 0), heading: [0, 0] };
 }
 
 /** The point a length further on than `start`, which lies before the point at `index`; at most the line's end. */
@@ -90,7 +91,7 @@ function pointAlong(points: Ring, index: number, start: Point, mm: number): Poin
   let [px, py] = start;
   let left = mm;
   for (let i = index; i < points.length; i++) {
-    const [qx, qy] = points[i] as Point;
+    const [qx, qy] = pointAt(points, i);
     const step = Math.hypot(qx - px, qy - py);
     if (step >= left && step > 0) return [px + ((qx - px) * left) / step, py + ((qy - py) * left) / step];
     left -= step;

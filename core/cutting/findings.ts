@@ -1,3 +1,4 @@
+import { pointAt } from '../units/index.ts';
 import { perimeter, signedArea, thinRing, type Point } from '../geometry/index.ts';
 import { DEFAULT_LIMITS, type Limits } from '../limits/index.ts';
 import type { CutPiece } from '../sizing/index.ts';
@@ -54,7 +55,7 @@ export function cuttability(piece: CutPiece, limits: CuttingLimits = DEFAULT_LIM
   if (outer.length === 0) findings.push({ kind: 'gone', number });
   if (outer.length > 1) findings.push({ kind: 'split', number });
   const hole = piece.rings.find((ring) => signedArea(ring) < 0);
-  if (hole) findings.push({ kind: 'hole', number, at: hole[0] as Point });
+  if (hole) findings.push({ kind: 'hole', number, at: pointAt(hole, 0) });
   let neck: Neck | null = null;
   for (const whole of outer) {
     const ring = thinRing(whole, MOST_POINTS, 0.02, 3);

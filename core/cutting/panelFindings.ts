@@ -1,3 +1,4 @@
+import { nth, fromEnd, lastOf, pointAt } from '../units/index.ts';
 import type { Cartoon } from '../cartoon/index.ts';
 import { nearestOnSegment, type MapLine, type Point } from '../geometry/index.ts';
 import { DEFAULT_LIMITS, type Limits } from '../limits/index.ts';
@@ -42,7 +43,7 @@ export function panelFindings(
 function hinges(cartoon: Cartoon): PanelFinding[] {
   const { map } = cartoon;
   const rim = outerLines(cartoon);
-  const onRim = new Set([...rim].flatMap((i) => [(map.lines[i] as MapLine).from, (map.lines[i] as MapLine).to]));
+  const onRim = new Set([...rim].flatMap((i) => [nth(map.lines, i).from, nth(map.lines, i).to]));
   const at = new Map<number, number[]>();
   map.lines.forEach(({ from, to }, i) => {
     if (rim.has(i)) return;
@@ -52,29 +53,27 @@ function hinges(cartoon: Cartoon): PanelFinding[] {
   for (const start of onRim) {
     for (const first of at.get(start) ?? []) {
       const run: number[] = [];
-      let points: Point[] = [map.nodes[start] as Point];
+      let points: Point[] = [pointAt(map.nodes, start)];
       let node = start;
       let line: number | undefined = first;
       while (line !== undefined && !run.includes(line)) {
-        const { from, to, points: here }: MapLine = map.lines[line] as MapLine;
+        const { from, to, points: here }: MapLine = nth(map.lines, line);
         run.push(line);
         const forwards = from === node;
         points = [...points, ...(forwards ? here : [...here].reverse()).slice(1)];
         node = forwards ? to : from;
         if (onRim.has(node)) break;
-        const heading = direction(points.at(-2) as Point, points.at(-1) as Point);
+        const heading = direction(fromEnd(points, 2), lastOf(points));
         line = (at.get(node) ?? []).find((next) => {
           if (run.includes(next)) return false;
-          const { from: f, points: there }: MapLine = map.lines[next] as MapLine;
+          const { from: f, points: there }: MapLine = nth(map.lines, next);
           const away =
-            f === node
-              ? direction(there[0] as Point, there[1] as Point)
-              : direction(there.at(-1) as Point, there.at(-2) as Point);
+            f === node ? direction(pointAt(there, 0), pointAt(there, 1)) : direction(lastOf(there), fromEnd(there, 2));
           return Math.abs(turn(heading, away)) < (ON_DEG * Math.PI) / 180;
         });
       }
       if (!onRim.has(node) || node === start) continue;
-      const [from, to] = [points[0] as Point, points.at(-1) as Point];
+      const [from, to] = [pointAt(points, 0), lastOf(points)];
       if (Math.hypot(to[0] - from[0], to[1] - from[1]) < LEAST_HINGE_MM || !isStraight(points)) continue;
       const key = [...run].sort((a, b) => a - b).join();
       found.set(key, { kind: 'hinge', at: [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2], from, to, lines: run });
@@ -87,6 +86,6 @@ const direction = ([ax, ay]: Point, [bx, by]: Point): number => Math.atan2(by - 
 const turn = (a: number, b: number): number => Math.atan2(Math.sin(b - a), Math.cos(b - a));
 
 function isStraight(points: readonly Point[]): boolean {
-  const [[ax, ay], [bx, by]] = [points[0] as Point, points.at(-1) as Point];
+  const [[ax, ay], [bx, by]] = [pointAt(points, 0), lastOf(points)];
   return points.every(([x, y]) => nearestOnSegment(x, y, ax, ay, bx, by).distSq <= STRAIGHT_MM * STRAIGHT_MM);
 }

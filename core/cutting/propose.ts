@@ -1,3 +1,4 @@
+import { nth, pointAt } from '../units/index.ts';
 import { DEFAULT_LIMITS } from '../limits/index.ts';
 import type { Cartoon } from '../cartoon/index.ts';
 import { pieceRings } from '../cartoon/index.ts';
@@ -49,14 +50,14 @@ export function proposeLine(
   if (!piece || (judged.difficulty < 4 && !neck)) return null;
   const rings = pieceRings(cartoon, piece);
   if (rings.length > 1) return throughHoles(rings);
-  const ring = rings[0] as Ring;
+  const ring = nth(rings, 0);
   const nodes = new Set(
     piece.rings.flat().flatMap((ref) => {
-      const { from, to } = cartoon.map.lines[ref < 0 ? ~ref : ref] as Cartoon['map']['lines'][number];
+      const { from, to } = nth(cartoon.map.lines, ref < 0 ? ~ref : ref);
       return [from, to];
     }),
   );
-  const joints = [...nodes].map((n) => cartoon.map.nodes[n] as Point);
+  const joints = [...nodes].map((n) => pointAt(cartoon.map.nodes, n));
   const starts = [
     ...bitesOf(ring)
       .slice(0, 3)
@@ -77,7 +78,7 @@ export function proposeLine(
       const cures = difficulty <= 3;
       const bestCures = best !== null && best.difficulty <= 3;
       const isBetter = !best || (cures === bestCures ? lengthMm < best.lengthMm : cures);
-      if (helps && isBetter) best = { lines: [[ring[start] as Point, to]], lengthMm, difficulty, left };
+      if (helps && isBetter) best = { lines: [[pointAt(ring, start), to]], lengthMm, difficulty, left };
       // Chords come shortest first: the first cure from here is the best one from here.
       if (cures) break;
     }
@@ -91,7 +92,7 @@ function chordsFrom(
   start: number,
   joints: readonly Point[],
 ): { to: Point; edge: number; lengthMm: number }[] {
-  const [x, y] = ring[start] as Point;
+  const [x, y] = pointAt(ring, start);
   const n = ring.length;
   const found: { to: Point; edge: number; lengthMm: number; cost: number }[] = [];
   const offer = (to: Point, edge: number, cost: number) => {
@@ -100,7 +101,7 @@ function chordsFrom(
   };
   for (let edge = 0; edge < n; edge++) {
     if (edge === start || (edge + 1) % n === start) continue;
-    const [a, b] = [ring[edge] as Point, ring[(edge + 1) % n] as Point];
+    const [a, b] = [pointAt(ring, edge), pointAt(ring, (edge + 1) % n)];
     const hit = nearestOnSegment(x, y, a[0], a[1], b[0], b[1]);
     offer([hit.x, hit.y], edge, 0);
     // Straight on in both directions of the border at the corner: glaziers carry a line through.
@@ -121,7 +122,7 @@ function isInside(ring: Ring, a: Point, b: Point): boolean {
   if (!contains(ring, [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2])) return false;
   const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
   for (let i = 0; i < ring.length; i++) {
-    const [c, d] = [ring[i] as Point, ring[(i + 1) % ring.length] as Point];
+    const [c, d] = [pointAt(ring, i), pointAt(ring, (i + 1) % ring.length)];
     const [ex, ey] = [d[0] - c[0], d[1] - c[1]];
     const cross = dx * ey - dy * ex;
     if (cross === 0) continue;
@@ -174,7 +175,7 @@ function throughHoles(rings: readonly Ring[]): Proposal | null {
       for (const [k, other] of rings.entries()) {
         if (other === hole || k > 0) continue;
         for (let i = 0; i < other.length; i++) {
-          const [a, b] = [other[i] as Point, other[(i + 1) % other.length] as Point];
+          const [a, b] = [pointAt(other, i), pointAt(other, (i + 1) % other.length)];
           const hit = nearestOnSegment(from[0], from[1], a[0], a[1], b[0], b[1]);
           ways.push({
             from,
@@ -213,9 +214,7 @@ const sampled = (ring: Ring): Point[] => ring.filter((_, i) => i % Math.max(1, M
 function nearestVertex(ring: Ring, [x, y]: Point): number {
   return ring.reduce(
     (best, p, i) =>
-      Math.hypot(p[0] - x, p[1] - y) < Math.hypot((ring[best] as Point)[0] - x, (ring[best] as Point)[1] - y)
-        ? i
-        : best,
+      Math.hypot(p[0] - x, p[1] - y) < Math.hypot(pointAt(ring, best)[0] - x, pointAt(ring, best)[1] - y) ? i : best,
     0,
   );
 }

@@ -1,3 +1,4 @@
+import { fromEnd, lastOf, pointAt, numberAt } from '../units/index.ts';
 import { contains, nearestOnSegment, thinLine, type Point, type Ring } from '../geometry/index.ts';
 import Flatbush from 'flatbush';
 import polylabel from 'polylabel';
@@ -13,7 +14,7 @@ export function sharpestPoint(ring: Ring): { at: Point; degrees: number } | null
     const turn = turnAt(ring, i, SHARP_OVER_MM);
     if (turn <= 0) continue;
     const degrees = 180 - (turn * 180) / Math.PI;
-    if (!best || degrees < best.degrees) best = { at: ring[i] as Point, degrees };
+    if (!best || degrees < best.degrees) best = { at: pointAt(ring, i), degrees };
   }
   return best;
 }
@@ -28,7 +29,7 @@ export function tightestInsideCorner(ring: Ring): { at: Point; radiusMm: number;
     const turn = -turnAt(ring, i, INSIDE_OVER_MM);
     if (turn <= 0.1) continue;
     const radiusMm = INSIDE_OVER_MM / turn;
-    if (!best || radiusMm < best.radiusMm) best = { at: ring[i] as Point, radiusMm, index: i };
+    if (!best || radiusMm < best.radiusMm) best = { at: pointAt(ring, i), radiusMm, index: i };
   }
   return best;
 }
@@ -39,7 +40,7 @@ export function countTightCorners(ring: Ring, radiusMm: number): number {
   let last: Point | null = null;
   for (let i = 0; i < ring.length; i++) {
     if (-turnAt(ring, i, INSIDE_OVER_MM) <= INSIDE_OVER_MM / radiusMm) continue;
-    const here = ring[i] as Point;
+    const here = pointAt(ring, i);
     if (!last || Math.hypot(here[0] - last[0], here[1] - last[1]) > 2 * INSIDE_OVER_MM) count++;
     last = here;
   }
@@ -49,7 +50,7 @@ export function countTightCorners(ring: Ring, radiusMm: number): number {
 /** How much the border turns at a vertex, radians: positive at a point, negative at an inside corner. */
 export function turnAt(ring: Ring, i: number, overMm: number): number {
   const [ax, ay] = along(ring, i, -1, overMm);
-  const [bx, by] = ring[i] as Point;
+  const [bx, by] = pointAt(ring, i);
   const [cx, cy] = along(ring, i, 1, overMm);
   const [ux, uy, vx, vy] = [bx - ax, by - ay, cx - bx, cy - by];
   return Math.atan2(ux * vy - uy * vx, ux * vx + uy * vy);
@@ -58,9 +59,9 @@ export function turnAt(ring: Ring, i: number, overMm: number): number {
 /** The point `mm` along the ring from vertex `i`, forwards or back; once round at the most. */
 export function along(ring: Ring, i: number, step: 1 | -1, mm: number): Point {
   let left = mm;
-  let from = ring[i] as Point;
+  let from = pointAt(ring, i);
   for (let k = 1; k <= ring.length; k++) {
-    const to = ring[(i + step * k + ring.length * 2) % ring.length] as Point;
+    const to = pointAt(ring, (i + step * k + ring.length * 2) % ring.length);
     const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
     if (length >= left && length > 0)
       return [from[0] + ((to[0] - from[0]) * left) / length, from[1] + ((to[1] - from[1]) * left) / length];
@@ -88,9 +89,9 @@ export function bitesOf(ring: Ring): Bite[] {
   const hull = hullIndices(ring);
   const bites: Bite[] = [];
   hull.forEach((from, k) => {
-    const to = hull[(k + 1) % hull.length] as number;
-    const [ax, ay] = ring[from] as Point;
-    const [bx, by] = ring[to] as Point;
+    const to = numberAt(hull, (k + 1) % hull.length);
+    const [ax, ay] = pointAt(ring, from);
+    const [bx, by] = pointAt(ring, to);
     const side = Math.hypot(bx - ax, by - ay);
     if (side < 1) return;
     let deepest = { index: from, depthMm: 0 };
@@ -98,7 +99,7 @@ export function bitesOf(ring: Ring): Bite[] {
     let returns = to;
     let before = from;
     for (let i = (from + 1) % ring.length; i !== to; i = (i + 1) % ring.length) {
-      const [px, py] = ring[i] as Point;
+      const [px, py] = pointAt(ring, i);
       const depthMm = Math.abs((bx - ax) * (py - ay) - (by - ay) * (px - ax)) / side;
       if (depthMm > deepest.depthMm) deepest = { index: i, depthMm };
       if (depthMm > LEAVES_MM) {
@@ -108,10 +109,10 @@ export function bitesOf(ring: Ring): Bite[] {
       before = i;
     }
     if (leaves < 0) return;
-    const [[mx, my], [nx, ny]] = [ring[leaves] as Point, ring[returns] as Point];
+    const [[mx, my], [nx, ny]] = [pointAt(ring, leaves), pointAt(ring, returns)];
     const mouthMm = Math.hypot(nx - mx, ny - my);
     const bite = deepest.depthMm / mouthMm;
-    if (mouthMm > 0 && bite > 0.02) bites.push({ ...deepest, at: ring[deepest.index] as Point, mouthMm, bite });
+    if (mouthMm > 0 && bite > 0.02) bites.push({ ...deepest, at: pointAt(ring, deepest.index), mouthMm, bite });
   });
   return bites.sort((a, b) => b.bite - a.bite);
 }
@@ -120,17 +121,17 @@ export function bitesOf(ring: Ring): Bite[] {
 function hullIndices(ring: Ring): number[] {
   const order = ring
     .map((_, i) => i)
-    .sort((a, b) => (ring[a] as Point)[0] - (ring[b] as Point)[0] || (ring[a] as Point)[1] - (ring[b] as Point)[1]);
+    .sort((a, b) => pointAt(ring, a)[0] - pointAt(ring, b)[0] || pointAt(ring, a)[1] - pointAt(ring, b)[1]);
   const turn = (o: number, a: number, b: number) => {
-    const [ox, oy] = ring[o] as Point;
-    const [px, py] = ring[a] as Point;
-    const [qx, qy] = ring[b] as Point;
+    const [ox, oy] = pointAt(ring, o);
+    const [px, py] = pointAt(ring, a);
+    const [qx, qy] = pointAt(ring, b);
     return (px - ox) * (qy - oy) - (py - oy) * (qx - ox);
   };
   const half = (points: readonly number[]) => {
     const chain: number[] = [];
     for (const p of points) {
-      while (chain.length >= 2 && turn(chain.at(-2) as number, chain.at(-1) as number, p) <= 0) chain.pop();
+      while (chain.length >= 2 && turn(fromEnd(chain, 2), lastOf(chain), p) <= 0) chain.pop();
       chain.push(p);
     }
     return chain.slice(0, -1);
@@ -154,29 +155,29 @@ const NECK_TRIES = 12;
  * Chords run from a corner of the border to another stretch of it; a tapering point has no wider side and is none.
  */
 export function narrowestNeck(whole: Ring, mostMm: number): Neck | null {
-  const ring = thinLine([...whole, whole[0] as Point], 0.05).slice(0, -1);
+  const ring = thinLine([...whole, pointAt(whole, 0)], 0.05).slice(0, -1);
   const n = ring.length;
   if (n < 4) return null;
   const tree = new Flatbush(n);
   const walked = [0];
   ring.forEach(([ax, ay], i) => {
-    const [bx, by] = ring[(i + 1) % n] as Point;
+    const [bx, by] = pointAt(ring, (i + 1) % n);
     tree.add(Math.min(ax, bx), Math.min(ay, by), Math.max(ax, bx), Math.max(ay, by));
-    walked.push((walked[i] as number) + Math.hypot(bx - ax, by - ay));
+    walked.push(numberAt(walked, i) + Math.hypot(bx - ax, by - ay));
   });
   tree.finish();
-  const total = walked[n] as number;
+  const total = numberAt(walked, n);
   const chords: (Neck & { i: number; edge: number })[] = [];
   for (let i = 0; i < n; i++) {
-    const [x, y] = ring[i] as Point;
+    const [x, y] = pointAt(ring, i);
     for (const edge of tree.search(x - mostMm, y - mostMm, x + mostMm, y + mostMm)) {
       if (edge === i || (edge + 1) % n === i) continue;
-      const [a, b] = [ring[edge] as Point, ring[(edge + 1) % n] as Point];
+      const [a, b] = [pointAt(ring, edge), pointAt(ring, (edge + 1) % n)];
       const hit = nearestOnSegment(x, y, a[0], a[1], b[0], b[1]);
       const widthMm = Math.sqrt(hit.distSq);
       if (widthMm >= mostMm || widthMm < 1e-6) continue;
-      const there = (walked[edge] as number) + Math.hypot(hit.x - a[0], hit.y - a[1]);
-      const between = Math.abs(there - (walked[i] as number));
+      const there = numberAt(walked, edge) + Math.hypot(hit.x - a[0], hit.y - a[1]);
+      const between = Math.abs(there - numberAt(walked, i));
       if (Math.min(between, total - between) < NECK_BORDER * widthMm) continue;
       if (![0.25, 0.5, 0.75].every((t) => contains(ring, [x + (hit.x - x) * t, y + (hit.y - y) * t]))) continue;
       chords.push({ from: [x, y], to: [hit.x, hit.y], widthMm, i, edge });
@@ -196,13 +197,13 @@ export function partsAt(ring: Ring, i: number, edge: number, to: Point): [Point[
   const n = ring.length;
   const first: Point[] = [];
   for (let k = i; ; k = (k + 1) % n) {
-    first.push(ring[k] as Point);
+    first.push(pointAt(ring, k));
     if (k === edge) break;
   }
   first.push(to);
   const second: Point[] = [to];
   for (let k = (edge + 1) % n; ; k = (k + 1) % n) {
-    second.push(ring[k] as Point);
+    second.push(pointAt(ring, k));
     if (k === i) break;
   }
   return [withoutRepeats(first), withoutRepeats(second)];
@@ -210,7 +211,7 @@ export function partsAt(ring: Ring, i: number, edge: number, to: Point): [Point[
 
 const withoutRepeats = (ring: Point[]): Point[] =>
   ring.filter((p, i) => {
-    const next = ring[(i + 1) % ring.length] as Point;
+    const next = pointAt(ring, (i + 1) % ring.length);
     return Math.hypot(p[0] - next[0], p[1] - next[1]) > 1e-9;
   });
 

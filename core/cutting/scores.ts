@@ -1,3 +1,4 @@
+import { lastOf, pointAt, numberAt } from '../units/index.ts';
 import { perimeter, signedArea, type Point, type Ring } from '../geometry/index.ts';
 import { turnAt } from './ringShape.ts';
 
@@ -36,10 +37,10 @@ export function scoreOrder(ring: Ring): Score[] {
   const area = Math.abs(signedArea(ring));
   const round = (4 * Math.PI * area) / perimeter(ring) ** 2;
   if (corners.length === 0 && round > ROUND)
-    return [{ kind: 'round', points: [...ring, ring[0] as Point], passes: 1, reliefs: spokes(ring, area) }];
+    return [{ kind: 'round', points: [...ring, pointAt(ring, 0)], passes: 1, reliefs: spokes(ring, area) }];
   const starts = corners.length > 0 ? corners : [0];
   const sides = starts.flatMap((from, k) => {
-    const to = starts[(k + 1) % starts.length] as number;
+    const to = numberAt(starts, (k + 1) % starts.length);
     return byBend(walk(ring, from, to === from ? from + ring.length : to));
   });
   const rank: Readonly<Record<ScoreKind, number>> = { inside: 0, straight: 1, outside: 2, round: 3 };
@@ -60,7 +61,7 @@ function isCorner(ring: Ring, i: number): boolean {
   for (let step = 1; step < n; step++) {
     const before = (i - step + n) % n;
     const after = (i + step) % n;
-    const near = [before, after].filter((k) => distance(ring[k] as Point, ring[i] as Point) < CORNER_OVER_MM);
+    const near = [before, after].filter((k) => distance(pointAt(ring, k), pointAt(ring, i)) < CORNER_OVER_MM);
     if (near.length === 0) return true;
     for (const k of near) {
       const there = Math.abs(turnAt(ring, k, CORNER_OVER_MM));
@@ -75,14 +76,14 @@ const distance = ([ax, ay]: Point, [bx, by]: Point): number => Math.hypot(bx - a
 function walk(ring: Ring, from: number, to: number): Point[] {
   const points: Point[] = [];
   const end = to > from ? to : to + ring.length;
-  for (let k = from; k <= end; k++) points.push(ring[k % ring.length] as Point);
+  for (let k = from; k <= end; k++) points.push(pointAt(ring, k % ring.length));
   return points;
 }
 
 /** An S-curve is two scores in the mind: it is cut where its bend changes. */
 function byBend(points: readonly Point[]): Point[][] {
   if (Math.abs(bend(points)) > STRAIGHT_MM * 4 || points.length < 6) return [[...points]];
-  const [first, last] = [points[0] as Point, points.at(-1) as Point];
+  const [first, last] = [pointAt(points, 0), lastOf(points)];
   const sides = points.map((p) => offset(p, first, last));
   const most = Math.max(...sides);
   const least = Math.min(...sides);
@@ -90,7 +91,7 @@ function byBend(points: readonly Point[]): Point[][] {
   const from = Math.min(sides.indexOf(most), sides.indexOf(least));
   const to = Math.max(sides.indexOf(most), sides.indexOf(least));
   let cut = from;
-  for (let k = from; k <= to; k++) if (Math.abs(sides[k] as number) < Math.abs(sides[cut] as number)) cut = k;
+  for (let k = from; k <= to; k++) if (Math.abs(numberAt(sides, k)) < Math.abs(numberAt(sides, cut))) cut = k;
   return [points.slice(0, cut + 1), points.slice(cut)].filter((part) => part.length >= 2);
 }
 
@@ -102,7 +103,7 @@ function offset([px, py]: Point, [ax, ay]: Point, [bx, by]: Point): number {
 
 /** The deepest departure from the chord, positive outwards, mm. */
 function bend(points: readonly Point[]): number {
-  const [first, last] = [points[0] as Point, points.at(-1) as Point];
+  const [first, last] = [pointAt(points, 0), lastOf(points)];
   return points.reduce((best, p) => {
     const d = offset(p, first, last);
     return Math.abs(d) > Math.abs(best) ? d : best;
@@ -111,7 +112,7 @@ function bend(points: readonly Point[]): number {
 
 function length(points: readonly Point[]): number {
   let sum = 0;
-  for (let i = 1; i < points.length; i++) sum += distance(points[i - 1] as Point, points[i] as Point);
+  for (let i = 1; i < points.length; i++) sum += distance(pointAt(points, i - 1), pointAt(points, i));
   return sum;
 }
 
@@ -125,7 +126,7 @@ function toScore(points: readonly Point[]): Score {
 
 /** The shallower curves before the last one: between the chord over the mouth and the border. */
 function slices(points: readonly Point[], passes: number): Point[][] {
-  const [first, last] = [points[0] as Point, points.at(-1) as Point];
+  const [first, last] = [pointAt(points, 0), lastOf(points)];
   const mm = distance(first, last) || 1;
   const along = ([x, y]: Point) => ((x - first[0]) * (last[0] - first[0]) + (y - first[1]) * (last[1] - first[1])) / mm;
   return Array.from({ length: passes - 1 }, (_, k) => {

@@ -1,3 +1,4 @@
+import { nth } from '../units/index.ts';
 import type { Cartoon, Continued } from '../cartoon/index.ts';
 import { cutOutlines, type CutPiece, type LineAllowance } from '../sizing/index.ts';
 import { cuttability, type Cuttability, type CuttingLimits } from './findings.ts';
@@ -56,8 +57,8 @@ export function changesBetween(
 ): DrawingChanges {
   const before = new Map(old.cuts.map((cut) => [cut.number, cut]));
   const pieces = next.cartoon.pieces.map((piece, i): PieceChange => {
-    const { was, same } = next.continued[i] as Continued;
-    const cut = next.cuts[i] as CutPiece;
+    const { was, same } = nth(next.continued, i);
+    const cut = nth(next.cuts, i);
     const old = was === null ? undefined : before.get(was);
     const changed = !old || !same || Math.abs(old.areaMm2 - cut.areaMm2) > SAME_MM * cut.perimeterMm;
     return { number: piece.number, was, changed };

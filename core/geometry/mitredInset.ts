@@ -1,3 +1,4 @@
+import { nth, pointAt, numberAt, floatAt } from '../units/index.ts';
 import { signedArea, type Point, type Ring } from './ring.ts';
 
 /** Edges shorter than this have no direction to speak of, mm. */
@@ -37,12 +38,12 @@ export function mitredInset(whole: Ring, byMm: readonly number[]): Point[] | nul
   const sign = signedArea(whole) > 0 ? 1 : -1;
   let edges: Edge[] = [];
   for (let i = 0; i < whole.length; i++) {
-    const [ax, ay] = whole[i] as Point;
-    const [bx, by] = whole[(i + 1) % whole.length] as Point;
+    const [ax, ay] = pointAt(whole, i);
+    const [bx, by] = pointAt(whole, (i + 1) % whole.length);
     const length = Math.hypot(bx - ax, by - ay);
     if (length < LEAST_EDGE_MM) continue;
     const [dx, dy] = [(bx - ax) / length, (by - ay) / length];
-    edges.push({ x: ax, y: ay, dx, dy, byMm: byMm[i] as number, order: edges.length });
+    edges.push({ x: ax, y: ay, dx, dy, byMm: numberAt(byMm, i), order: edges.length });
   }
   const all = edges.length;
   if (all > MOST_POINTS) return null;
@@ -51,8 +52,8 @@ export function mitredInset(whole: Ring, byMm: readonly number[]): Point[] | nul
     if (!corners) return null;
     const n = edges.length;
     const kept = edges.filter((e, i) => {
-      const [ax, ay] = corners[i] as Point;
-      const [bx, by] = corners[(i + 1) % n] as Point;
+      const [ax, ay] = pointAt(corners, i);
+      const [bx, by] = pointAt(corners, (i + 1) % n);
       return (bx - ax) * e.dx + (by - ay) * e.dy > 0;
     });
     if (kept.length === n) return touchesItself(corners) ? null : corners;
@@ -66,8 +67,8 @@ function cornersOf(edges: readonly Edge[], all: number, sign: number): Point[] |
   const n = edges.length;
   const corners: Point[] = [];
   for (let i = 0; i < n; i++) {
-    const a = edges[(i + n - 1) % n] as Edge;
-    const b = edges[i] as Edge;
+    const a = nth(edges, (i + n - 1) % n);
+    const b = nth(edges, i);
     const cos = a.dx * b.dx + a.dy * b.dy;
     const sin = a.dx * b.dy - a.dy * b.dx;
     // Inside corners open outwards of the piece's edge: there a long mitre would be bevelled. Points only draw back.
@@ -96,21 +97,21 @@ function touchesItself(ring: readonly Point[]): boolean {
     xy[2 * i] = x;
     xy[2 * i + 1] = y;
   });
-  xy[2 * n] = xy[0] as number;
-  xy[2 * n + 1] = xy[1] as number;
+  xy[2 * n] = floatAt(xy, 0);
+  xy[2 * n + 1] = floatAt(xy, 1);
   for (let i = 0; i < n; i++) {
-    const ax = xy[2 * i] as number;
-    const ay = xy[2 * i + 1] as number;
-    const bx = xy[2 * i + 2] as number;
-    const by = xy[2 * i + 3] as number;
+    const ax = floatAt(xy, 2 * i);
+    const ay = floatAt(xy, 2 * i + 1);
+    const bx = floatAt(xy, 2 * i + 2);
+    const by = floatAt(xy, 2 * i + 3);
     const [x0, x1] = ax < bx ? [ax, bx] : [bx, ax];
     const [y0, y1] = ay < by ? [ay, by] : [by, ay];
     for (let j = i + 2; j < n; j++) {
       if (i === 0 && j === n - 1) continue;
-      const cx = xy[2 * j] as number;
-      const cy = xy[2 * j + 1] as number;
-      const dx = xy[2 * j + 2] as number;
-      const dy = xy[2 * j + 3] as number;
+      const cx = floatAt(xy, 2 * j);
+      const cy = floatAt(xy, 2 * j + 1);
+      const dx = floatAt(xy, 2 * j + 2);
+      const dy = floatAt(xy, 2 * j + 3);
       if ((cx > x1 && dx > x1) || (cx < x0 && dx < x0) || (cy > y1 && dy > y1) || (cy < y0 && dy < y0)) continue;
       const p = (bx - ax) * (cy - ay) - (by - ay) * (cx - ax);
       const q = (bx - ax) * (dy - ay) - (by - ay) * (dx - ax);

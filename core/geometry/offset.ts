@@ -1,3 +1,4 @@
+import { pointAt } from '../units/index.ts';
 import { Clipper, EndType, FillRule, JoinType, type Paths64 } from 'clipper2-ts';
 import { signedArea, type Point, type Ring } from './ring.ts';
 
@@ -32,7 +33,7 @@ export function insetRegion(rings: readonly Ring[], byMm: number): Ring[] {
     // The library throws where an offset edge collapses onto one grid point: a strip along the border does the same.
     return cutAway(
       oriented,
-      oriented.map((ring) => ({ points: [...ring, ring[0] as Point], halfMm: byMm })),
+      oriented.map((ring) => ({ points: [...ring, pointAt(ring, 0)], halfMm: byMm })),
     );
   }
 }

@@ -1,3 +1,4 @@
+import { nth, numberAt, pointAt } from '../units/index.ts';
 import { pieceRings, type Cartoon, type CartoonPiece } from '../cartoon/index.ts';
 import {
   areaOfRings,
@@ -10,7 +11,6 @@ import {
   thinLine,
   thinRing,
   type MapLine,
-  type Point,
   type Ring,
 } from '../geometry/index.ts';
 import type { LineAllowance } from './allowance.ts';
@@ -85,23 +85,23 @@ function movedIn(cartoon: Cartoon, piece: CartoonPiece, drawn: readonly Ring[], 
   if (isEven && first === 0) return insetRegion(drawn, 0);
   const region = drawn.map((ring) => thinRing(ring, MOST_POINTS, 0.01, 0.16));
   const isThinned = region.some((ring, i) => ring !== drawn[i]);
-  const quick = !isThinned && region.length === 1 && mitredInset(region[0] as Ring, edgeMeasures(cartoon, piece, byMm));
+  const quick = !isThinned && region.length === 1 && mitredInset(nth(region, 0), edgeMeasures(cartoon, piece, byMm));
   if (quick) return [signedArea(quick) > 0 ? quick : [...quick].reverse()];
   if (isEven) return insetRegion(region, first);
   const strips = piece.rings.flat().map((ref, i) => ({
     points: isThinned ? thinLine(lineOf(cartoon, ref).points, 0.05) : lineOf(cartoon, ref).points,
-    halfMm: byMm[i] as number,
+    halfMm: numberAt(byMm, i),
   }));
   return cutAway(region, strips);
 }
 
-const lineOf = (cartoon: Cartoon, ref: number): MapLine => cartoon.map.lines[ref < 0 ? ~ref : ref] as MapLine;
+const lineOf = (cartoon: Cartoon, ref: number): MapLine => nth(cartoon.map.lines, ref < 0 ? ~ref : ref);
 
 /** How far each edge of the outer ring moves: every chord of a line as far as its line. */
 function edgeMeasures(cartoon: Cartoon, piece: CartoonPiece, byMm: readonly number[]): number[] {
-  return (piece.rings[0] as readonly number[]).flatMap((ref, i) => {
+  return nth(piece.rings, 0).flatMap((ref, i) => {
     const { points } = lineOf(cartoon, ref);
-    return Array.from({ length: points.length - 1 }, () => byMm[i] as number);
+    return Array.from({ length: points.length - 1 }, () => numberAt(byMm, i));
   });
 }
 
@@ -119,9 +119,9 @@ function quickInsetArea(region: readonly Ring[], byMm: readonly number[]): numbe
   if (!ring || holes.length > 0 || byMm.some((mm) => mm !== d)) return null;
   let corners = 0;
   for (let i = 0; i < ring.length; i++) {
-    const [ax, ay] = ring[(i + ring.length - 1) % ring.length] as Point;
-    const [bx, by] = ring[i] as Point;
-    const [cx, cy] = ring[(i + 1) % ring.length] as Point;
+    const [ax, ay] = pointAt(ring, (i + ring.length - 1) % ring.length);
+    const [bx, by] = pointAt(ring, i);
+    const [cx, cy] = pointAt(ring, (i + 1) % ring.length);
     const turn = Math.atan2(
       (bx - ax) * (cy - by) - (by - ay) * (cx - bx),
       (bx - ax) * (cx - bx) + (by - ay) * (cy - by),

@@ -1,3 +1,4 @@
+import { nth, numberAt, pointAt } from '../units/index.ts';
 import { boxOf, type Point } from '../geometry/index.ts';
 import type { Cartoon } from '../cartoon/index.ts';
 import type { LineAllowance } from './allowance.ts';
@@ -40,11 +41,11 @@ export function worstGrowth(
       let growthMm = 0;
       let crossed = 0;
       cartoon.map.lines.forEach(({ points }, i) => {
-        const gap = gaps[i] as number;
-        const box = boxes[i] as (typeof boxes)[number];
+        const gap = numberAt(gaps, i);
+        const box = nth(boxes, i);
         if (gap === 0 || at < (axis === 0 ? box.minY : box.minX) || at > (axis === 0 ? box.maxY : box.maxX)) return;
         for (let s = 1; s < points.length; s++) {
-          const [a, b] = [(points[s - 1] as Point)[other], (points[s] as Point)[other]];
+          const [a, b] = [pointAt(points, s - 1)[other], pointAt(points, s)[other]];
           if (a > at !== b > at) {
             growthMm += gap;
             crossed++;

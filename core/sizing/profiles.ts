@@ -1,3 +1,4 @@
+import { nth } from '../units/index.ts';
 import { BOUNDS } from '../limits/index.ts';
 import type { LineAllowance } from './allowance.ts';
 
@@ -17,7 +18,7 @@ export function readProfile(code: string): Profile | null {
   const found = CODE.exec(code.trim());
   if (!found) return null;
   const mm = Number(found[2]);
-  switch ((found[1] as string).toLowerCase()) {
+  switch (nth(found, 1).toLowerCase()) {
     case 'h':
       return mm >= 2 && mm <= BOUNDS.faceMm.most ? { kind: 'H', faceMm: mm } : null;
     case 'u':

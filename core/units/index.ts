@@ -1,4 +1,4 @@
-export { at, fromEnd, known, last } from './access.ts';
+export { floatAt, fromEnd, intAt, knownIn, lastOf, nth, numberAt, pointAt, wordAt } from './access.ts';
 export {
   MM_PER_INCH,
   MM_PER_UNIT,

@@ -1,3 +1,4 @@
+import { numberAt } from './access.ts';
 /**
  * Piece numbers as an artist would call them: `[12,13,14,18]` → `12–14, 18`.
  * Two in a row stay apart (`12, 13`); three or more become a range.
@@ -7,7 +8,7 @@ export function showNumbers(numbers: readonly number[], most = Infinity): string
   const parts: string[] = [];
   for (let i = 0; i < sorted.length;) {
     let j = i;
-    while (j + 1 < sorted.length && sorted[j + 1] === (sorted[j] as number) + 1) j++;
+    while (j + 1 < sorted.length && sorted[j + 1] === numberAt(sorted, j) + 1) j++;
     if (j - i >= 2) parts.push(`${sorted[i]}–${sorted[j]}`);
     else for (let k = i; k <= j; k++) parts.push(String(sorted[k]));
     i = j + 1;

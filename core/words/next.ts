@@ -13,7 +13,7 @@ import {
   type StepCode,
   type StepDefinition,
 } from '../bench/index.ts';
-import { count, MS_PER_MINUTE, showNumbers } from '../units/index.ts';
+import { count, MS_PER_MINUTE, showNumbers, lastOf } from '../units/index.ts';
 
 /** What is asked here of a panel: how far it is along its route. */
 type Along = Pick<Standing, 'route' | 'steps'>;
@@ -96,7 +96,7 @@ function fullestStep(route: Route, open: readonly PieceAlong[]): { step: StepDef
   const byStep = new Map<StepDefinition, number[]>();
   for (const piece of open) {
     const way = wayOf(route, piece);
-    const step = way[way.findIndex((s) => s.code === piece.stage) + 1] ?? (way.at(-1) as StepDefinition);
+    const step = way[way.findIndex((s) => s.code === piece.stage) + 1] ?? lastOf(way);
     const numbers = byStep.get(step);
     if (numbers) numbers.push(piece.number);
     else byStep.set(step, [piece.number]);

@@ -1,3 +1,4 @@
+import { nth } from '#core/units';
 import { contains, type Point } from '#core/geometry';
 import { circle, Sketch, smooth } from './sketch.ts';
 
@@ -149,7 +150,7 @@ export function drawHeron(): string {
   ] as [Point, Point][])
     s.inside([a, b], neck);
   // The wing lies on the body; its feathers fan from the shoulder.
-  s.inside([...wing, wing[0] as Point], body);
+  s.inside([...wing, nth(wing, 0)], body);
   const inWing = (points: Point[]) => s.inside(points, wing);
   inWing(
     smooth([

@@ -1,5 +1,5 @@
 import type { Point } from '#core/geometry';
-import { seededRandom } from '#core/units';
+import { seededRandom, nth, lastOf } from '#core/units';
 import { Sketch, smooth } from './sketch.ts';
 
 /** A stair light: a border of fixed width, and tide lines that take the rest. */
@@ -25,7 +25,7 @@ export function drawTideLight(widthMm: number, heightMm: number, seed: number, r
       [widthMm, y],
     ]);
   }
-  s.line([...inner, inner[0] as Point]);
+  s.line([...inner, nth(inner, 0)]);
   for (const [x, y, ax, ay] of [
     [0, 0, border, border],
     [widthMm, 0, widthMm - border, border],
@@ -55,20 +55,20 @@ export function drawTideLight(widthMm: number, heightMm: number, seed: number, r
     lines.push(line);
     if (sway > 0) s.line(line);
   }
-  const heightAt = (line: readonly Point[], x: number) => (line.find((p) => p[0] >= x) ?? (line.at(-1) as Point))[1];
+  const heightAt = (line: readonly Point[], x: number) => (line.find((p) => p[0] >= x) ?? lastOf(line))[1];
   for (let i = 0; i < rows; i++) {
     for (const share of i % 2 ? [0.36, 0.7] : [0.52]) {
       const x = left + (right - left) * (share + (random() - 0.5) * 0.08);
       const lean = (i % 2 ? 8 : -8) * random();
-      const top = heightAt(lines[i] as Point[], x);
-      const foot = heightAt(lines[i + 1] as Point[], x + lean);
+      const top = heightAt(nth(lines, i), x);
+      const foot = heightAt(nth(lines, i + 1), x + lean);
       s.between(
         [
           [x, top - 6],
           [x + lean, foot + 6],
         ],
-        lines[i] as Point[],
-        lines[i + 1] as Point[],
+        nth(lines, i),
+        nth(lines, i + 1),
       );
     }
   }
@@ -156,7 +156,7 @@ export function drawFish(): string {
       true,
       8,
     );
-    s.line([...body, body[0] as Point]);
+    s.line([...body, nth(body, 0)]);
     s.line([
       [x + 88, y],
       [x + 110, y - 26],

@@ -1,3 +1,4 @@
+import { nth, lastOf } from '#core/units';
 import { contains, type Point } from '#core/geometry';
 
 /** Lines of a cartoon being composed: what lies in front hides the lines behind it. */
@@ -14,7 +15,7 @@ export class Sketch {
 
   /** A closed shape in front of all that is drawn later; its own outline is hidden only by what came before. */
   shape(outline: readonly Point[]): void {
-    this.line([...outline, outline[0] as Point]);
+    this.line([...outline, nth(outline, 0)]);
     this.#fronts.push([...outline]);
   }
 
@@ -54,19 +55,19 @@ export class Sketch {
 /** Height of a line that runs from left to right, at x. */
 function heightAt(line: readonly Point[], x: number): number {
   for (let i = 1; i < line.length; i++) {
-    const [ax, ay] = line[i - 1] as Point;
-    const [bx, by] = line[i] as Point;
+    const [ax, ay] = nth(line, i - 1);
+    const [bx, by] = nth(line, i);
     if (x >= ax && x <= bx) return bx === ax ? ay : ay + ((by - ay) * (x - ax)) / (bx - ax);
   }
-  return (x < (line[0] as Point)[0] ? (line[0] as Point) : (line.at(-1) as Point))[1];
+  return (x < nth(line, 0)[0] ? nth(line, 0) : lastOf(line))[1];
 }
 
 /** Points at most 1.5 mm apart along the same line, so that no crossing is stepped over. */
 function dense(points: readonly Point[]): Point[] {
   const result: Point[] = points.slice(0, 1);
   for (let i = 1; i < points.length; i++) {
-    const [ax, ay] = points[i - 1] as Point;
-    const [bx, by] = points[i] as Point;
+    const [ax, ay] = nth(points, i - 1);
+    const [bx, by] = nth(points, i);
     const n = Math.max(1, Math.ceil(Math.hypot(bx - ax, by - ay) / 1.5));
     for (let k = 1; k <= n; k++) result.push([ax + ((bx - ax) * k) / n, ay + ((by - ay) * k) / n]);
   }
@@ -80,7 +81,7 @@ function split(line: readonly Point[], keep: (p: Point) => boolean): Point[][] {
   let part: Point[] = [];
   const at = (a: Point, b: Point, t: number): Point => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t];
   for (let i = 0; i < points.length; i++) {
-    const here = points[i] as Point;
+    const here = nth(points, i);
     const before = points[i - 1];
     const on = keep(here);
     if (before && keep(before) !== on) {
@@ -122,7 +123,7 @@ export function smooth(points: readonly Point[], closed = false, steps = 10): Po
       result.push([f(0), f(1)]);
     }
   }
-  if (!closed) result.push(points[n - 1] as Point);
+  if (!closed) result.push(nth(points, n - 1));
   return result;
 }
 

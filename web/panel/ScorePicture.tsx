@@ -1,3 +1,4 @@
+import { nth } from '#core/units';
 import { scoreOrder } from '#core/cutting';
 import { boxOf, signedArea, type Point, type Ring } from '#core/geometry';
 import { scoreWords } from '#core/words';
@@ -6,15 +7,15 @@ const line = (points: readonly Point[]) => `M${points.map(([x, y]) => `${x.toFix
 /** Where along a score its number stands. */
 function middleOf(points: readonly Point[]): Point {
   let left = 0;
-  for (let i = 1; i < points.length; i++) left += distance(points[i - 1] as Point, points[i] as Point);
+  for (let i = 1; i < points.length; i++) left += distance(nth(points, i - 1), nth(points, i));
   left /= 2;
   for (let i = 1; i < points.length; i++) {
-    const [a, b] = [points[i - 1] as Point, points[i] as Point];
+    const [a, b] = [nth(points, i - 1), nth(points, i)];
     const mm = distance(a, b);
     if (mm >= left && mm > 0) return [a[0] + ((b[0] - a[0]) * left) / mm, a[1] + ((b[1] - a[1]) * left) / mm];
     left -= mm;
   }
-  return points[0] as Point;
+  return nth(points, 0);
 }
 const distance = ([ax, ay]: Point, [bx, by]: Point) => Math.hypot(bx - ax, by - ay);
 

@@ -1,3 +1,4 @@
+import { nth, lastOf } from '../../units/index.ts';
 import type { Panel, Piece, Reader } from '../tables.ts';
 import type { Deed, RouteStep, RouteVersion, StepCode, StepDefinition } from './definition.ts';
 
@@ -46,10 +47,9 @@ export const stepThat = (route: Route, deed: Deed): StepDefinition | undefined =
   route.pieceSteps.find((s) => s.deed === deed) ?? route.panelSteps.find((s) => s.deed === deed);
 
 /** Code of the step that pieces begin at; every sound route has one. */
-export const firstStage = (route: Route): StepCode => (route.pieceSteps[0] as StepDefinition).code;
+export const firstStage = (route: Route): StepCode => nth(route.pieceSteps, 0).code;
 /** The last step of a piece's own way: it is built in. */
-export const lastStageOf = (route: Route, piece: Pick<Piece, 'asks'>): StepCode =>
-  (wayOf(route, piece).at(-1) as StepDefinition).code;
+export const lastStageOf = (route: Route, piece: Pick<Piece, 'asks'>): StepCode => lastOf(wayOf(route, piece)).code;
 export const isBuiltIn = (route: Route, piece: Pick<Piece, 'asks' | 'stage'>): boolean =>
   piece.stage === lastStageOf(route, piece);
 /** Whether its glass is in hand: it has gone further than the step it begins at. */

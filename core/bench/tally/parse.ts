@@ -1,3 +1,4 @@
+import { nth } from '../../units/index.ts';
 import { BACK_REASONS, readBreakReason, type BackReason, type BreakReason } from '../reasons.ts';
 import type { StepCode } from '../routes/definition.ts';
 import type { Side } from '../acts/joints.ts';
@@ -163,7 +164,7 @@ function afterClauses(
   let from: string | null = null;
   let minutes = 0;
   for (let i = 0; i < tail.length; i++) {
-    const word = tail[i] as string;
+    const word = nth(tail, i);
     const next = tail[i + 1];
     if (word === 'from') {
       if (next === undefined) break;

@@ -1,3 +1,4 @@
+import { knownIn } from '../../units/index.ts';
 import type { Left } from '../../stock/index.ts';
 import type { Command } from '../acts/index.ts';
 import { BEGINS, routeOf, type Route } from '../routes/route.ts';
@@ -61,7 +62,7 @@ export function readTally(text: string, state: Reader, panel: PanelRow): TallyMe
   const meaning = { ...nothing, numbers };
   if (line.kind === 'typing') return meaning;
   if (line.kind === 'problem') return { ...meaning, problem: line.problem };
-  const chosen = numbers.map((n) => pieces.get(n) as PieceRow);
+  const chosen = numbers.map((n) => knownIn(pieces, n));
   switch (line.kind) {
     case 'advance':
       return { ...meaning, command: { kind: 'advance', ask: { panelId: panel.id, numbers, to: line.to } } };

@@ -1,5 +1,5 @@
-import { pathLength, type MapLine, type Point } from '../../geometry/index.ts';
-import type { JointId, LineId, PieceId } from '../../units/index.ts';
+import { pathLength, type Point } from '../../geometry/index.ts';
+import { nth, type JointId, type LineId, type PieceId, pointAt } from '../../units/index.ts';
 import { lineSearch } from '../lineSearch.ts';
 import type { Cartoon, Joint } from '../types.ts';
 import type { Continued } from './match.ts';
@@ -57,7 +57,7 @@ export function carryOver(old: Cartoon, next: Cartoon, how: How): { cartoon: Car
   });
   const shift = how.shift ?? [0, 0];
   const lines = how.linesStay ? kept(old.lineIds) : carriedLines(old, next, shift, fresh<LineId>);
-  const renamed = next.pieces.map((piece, i) => ({ ...piece, id: (pieces[i] as Carried<PieceId>).id }));
+  const renamed = next.pieces.map((piece, i) => ({ ...piece, id: nth(pieces, i).id }));
   const move = how.move ?? (([x, y]: Point): Point => [x - shift[0], y - shift[1]]);
   const { joints, movedJoints } = carriedJoints(old, { ...next, pieces: renamed }, move, fresh<JointId>);
   const profiles = old.profiles && inherited(old, lines);
@@ -66,7 +66,7 @@ export function carryOver(old: Cartoon, next: Cartoon, how: How): { cartoon: Car
       ...next,
       pieces: renamed,
       lineIds: lines.map((l) => l.id),
-      joints: next.joints.map((joint, i) => ({ ...joint, id: (joints[i] as Carried<JointId>).id })),
+      joints: next.joints.map((joint, i) => ({ ...joint, id: nth(joints, i).id })),
       freeId,
       ...(next.profiles || profiles ? { profiles: next.profiles ?? profiles } : {}),
     },
@@ -135,11 +135,11 @@ function carriedLines(old: Cartoon, next: Cartoon, [dx, dy]: Point, fresh: () =>
   const lineAt = lineSearch(old.map);
   const under = next.map.lines.map(({ points }) => {
     const k = Math.max(1, points.length >> 1);
-    const [a, b] = [points[k - 1] as Point, points[k] as Point];
+    const [a, b] = [pointAt(points, k - 1), pointAt(points, k)];
     const index = lineAt([(a[0] + b[0]) / 2 + dx, (a[1] + b[1]) / 2 + dy], SAME_LINE_MM);
-    return index === null ? null : (old.lineIds[index] as LineId);
+    return index === null ? null : nth(old.lineIds, index);
   });
-  const length = (i: number) => pathLength((next.map.lines[i] as MapLine).points);
+  const length = (i: number) => pathLength(nth(next.map.lines, i).points);
   const longest = new Map<LineId, number>();
   under.forEach((id, i) => {
     const best = id === null ? undefined : longest.get(id);

@@ -1,10 +1,11 @@
+import { nth, knownIn, pointAt } from '../../units/index.ts';
 import { checkMap, facesOf, nearestOnSegment, pathLength, type PlanarMap, type Point } from '../../geometry/index.ts';
 import { BOUNDS, isWithin } from '../../limits/index.ts';
 import { chainLines } from '../chains.ts';
 import { describeCartoon, pieceRings, type NameFaces } from '../describe.ts';
 import { heal } from '../heal.ts';
 import type { DrawnLine } from '../read/types.ts';
-import type { Cartoon, CartoonPiece } from '../types.ts';
+import type { Cartoon } from '../types.ts';
 import { carryOver, type CarryOver, type How } from './carryOver.ts';
 import { matchShapes, shiftOnto, type Continued } from './match.ts';
 import { renumber, type NumberingOrder } from './renumber.ts';
@@ -126,7 +127,7 @@ export function continueCartoon(old: Cartoon, next: Cartoon, freeId = 1): Edited
   let free = Math.max(0, ...old.pieces.map((p) => p.number));
   const numbers = new Map(
     next.pieces.map((piece, i) => {
-      const { was } = found[i] as Continued;
+      const { was } = nth(found, i);
       if (was !== null) return [piece.number, was];
       const keeps = piece.number > free && !taken.has(piece.number);
       const number = keeps ? piece.number : ++free;
@@ -135,9 +136,9 @@ export function continueCartoon(old: Cartoon, next: Cartoon, freeId = 1): Edited
       return [piece.number, number];
     }),
   );
-  const byNumber = new Map(next.pieces.map((p, i) => [numbers.get(p.number) as number, found[i] as Continued]));
+  const byNumber = new Map(next.pieces.map((p, i) => [knownIn(numbers, p.number), nth(found, i)]));
   const { cartoon } = renumbered(next, numbers);
-  const continued = cartoon.pieces.map((p) => byNumber.get(p.number) as Continued);
+  const continued = cartoon.pieces.map((p) => knownIn(byNumber, p.number));
   return lasting(old, { cartoon, continued, linesStay: false, shift }, freeId);
 }
 
@@ -225,7 +226,7 @@ function drawnAlong(points: readonly Point[], [dx, dy]: Point): Point[] {
   const length = pathLength(points.slice(0, last + 1)) || 1;
   let walked = 0;
   return points.map((p, i): Point => {
-    if (i > 0) walked += Math.hypot(p[0] - (points[i - 1] as Point)[0], p[1] - (points[i - 1] as Point)[1]);
+    if (i > 0) walked += Math.hypot(p[0] - pointAt(points, i - 1)[0], p[1] - pointAt(points, i - 1)[1]);
     const share = i >= last && last > 0 ? 0 : Math.max(0, 1 - walked / length);
     return [p[0] + dx * share, p[1] + dy * share];
   });
@@ -252,8 +253,8 @@ const inOrderOf =
   () => {
     const traced = facesOf(cartoon.map);
     const key = (ring: readonly number[]) => Math.min(...ring.map((ref) => (ref < 0 ? ~ref * 2 + 1 : ref * 2)));
-    const byRef = new Map(cartoon.pieces.map((p) => [key(p.rings[0] as readonly number[]), p]));
-    const pieces = traced.faces.map((face) => byRef.get(key(face.rings[0] as readonly number[])) as CartoonPiece);
+    const byRef = new Map(cartoon.pieces.map((p) => [key(nth(p.rings, 0)), p]));
+    const pieces = traced.faces.map((face) => knownIn(byRef, key(nth(face.rings, 0))));
     return { numbers: pieces.map((p) => p.number), labels: pieces.map((p) => p.label) };
   };
 
@@ -295,9 +296,9 @@ function fit(
 }
 
 function bentAt(points: readonly Point[], axis: 0 | 1, at: readonly number[]): Point[] {
-  const result: Point[] = [points[0] as Point];
+  const result: Point[] = [pointAt(points, 0)];
   for (let i = 1; i < points.length; i++) {
-    const [a, b] = [points[i - 1] as Point, points[i] as Point];
+    const [a, b] = [pointAt(points, i - 1), pointAt(points, i)];
     const crossings = at
       .map((v) => (v - a[axis]) / (b[axis] - a[axis]))
       .filter((t) => t > 1e-9 && t < 1 - 1e-9)
@@ -321,7 +322,7 @@ function ontoMap(map: PlanarMap, [x, y]: Point): { at: Point; line: number | nul
   let foot: { at: Point; line: number; distSq: number } | null = null;
   map.lines.forEach(({ points }, line) => {
     for (let i = 1; i < points.length; i++) {
-      const [a, b] = [points[i - 1] as Point, points[i] as Point];
+      const [a, b] = [pointAt(points, i - 1), pointAt(points, i)];
       const hit = nearestOnSegment(x, y, a[0], a[1], b[0], b[1]);
       if (hit.distSq <= REACH_MM * REACH_MM && (!foot || hit.distSq < foot.distSq))
         foot = { at: [hit.x, hit.y], line, distSq: hit.distSq };
@@ -333,7 +334,7 @@ function ontoMap(map: PlanarMap, [x, y]: Point): { at: Point; line: number | nul
 /** Where a line turns sharply: a corner that has no joint is aimed at like one. */
 function cornersOf(points: readonly Point[]): Point[] {
   return points.slice(1, -1).filter((b, i) => {
-    const [a, c] = [points[i] as Point, points[i + 2] as Point];
+    const [a, c] = [pointAt(points, i), pointAt(points, i + 2)];
     const [ux, uy, vx, vy] = [b[0] - a[0], b[1] - a[1], c[0] - b[0], c[1] - b[1]];
     return Math.abs(Math.atan2(ux * vy - uy * vx, ux * vx + uy * vy)) > 0.5;
   });
@@ -344,7 +345,7 @@ function withVertices(line: DrawnLine, feet: readonly Point[]): DrawnLine {
   for (const foot of feet) {
     let best = { i: 1, distSq: Infinity };
     for (let i = 1; i < points.length; i++) {
-      const [a, b] = [points[i - 1] as Point, points[i] as Point];
+      const [a, b] = [pointAt(points, i - 1), pointAt(points, i)];
       const { distSq } = nearestOnSegment(foot[0], foot[1], a[0], a[1], b[0], b[1]);
       if (distSq < best.distSq) best = { i, distSq };
     }

@@ -1,3 +1,4 @@
+import { nth } from '../../units/index.ts';
 import Flatbush from 'flatbush';
 import { areaOfRings, boxOf, centroid, intersection, signedArea, type Point, type Ring } from '../../geometry/index.ts';
 import { pieceRings } from '../describe.ts';
@@ -32,7 +33,7 @@ export function matchShapes(old: Cartoon, shapes: readonly Shape[], shift: Point
   if (before.length === 0) return result;
   const tree = new Flatbush(before.length);
   for (const { rings } of before) {
-    const { minX, minY, maxX, maxY } = boxOf(rings[0] as Ring);
+    const { minX, minY, maxX, maxY } = boxOf(nth(rings, 0));
     tree.add(minX, minY, maxX, maxY);
   }
   tree.finish();
@@ -41,7 +42,7 @@ export function matchShapes(old: Cartoon, shapes: readonly Shape[], shift: Point
     const laid = rings.map((ring) => ring.map(([x, y]): Point => [x + shift[0], y + shift[1]]));
     const { minX, minY, maxX, maxY } = boxOf(laid[0] as Ring);
     for (const k of tree.search(minX, minY, maxX, maxY)) {
-      const { piece, rings: there } = before[k] as (typeof before)[number];
+      const { piece, rings: there } = nth(before, k);
       const sharedMm2 = isSameRing(laid, there, areaMm2, piece.areaMm2)
         ? areaMm2
         : areaOfRings(intersection(oriented(laid), oriented(there)));
@@ -54,9 +55,9 @@ export function matchShapes(old: Cartoon, shapes: readonly Shape[], shift: Point
   pairs.sort((a, b) => Number(b.same) - Number(a.same) || b.sharedMm2 - a.sharedMm2);
   const taken = new Set<number>();
   for (const { shape, old: k, same } of pairs) {
-    if (taken.has(k) || (result[shape] as Continued).was !== null) continue;
+    if (taken.has(k) || nth(result, shape).was !== null) continue;
     taken.add(k);
-    result[shape] = { was: (before[k] as (typeof before)[number]).piece.number, same };
+    result[shape] = { was: nth(before, k).piece.number, same };
   }
   return result;
 }

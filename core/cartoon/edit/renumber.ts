@@ -1,3 +1,4 @@
+import { nth, knownIn } from '../../units/index.ts';
 import type { CartoonPiece } from '../types.ts';
 import { rowOrder } from '../numbering.ts';
 
@@ -13,7 +14,7 @@ export function renumber(
   order: NumberingOrder,
   { kept, sectionOf }: { readonly kept: ReadonlySet<number>; readonly sectionOf: ReadonlyMap<number, string> },
 ): Map<number, number> {
-  const sorted = order === 'outwards' ? outwards(pieces) : rowOrder(pieces).map((i) => pieces[i] as CartoonPiece);
+  const sorted = order === 'outwards' ? outwards(pieces) : rowOrder(pieces).map((i) => nth(pieces, i));
   // No section comes last.
   if (order === 'sections')
     sorted.sort((a, b) => compare(sectionOf.get(a.number) ?? '\uffff', sectionOf.get(b.number) ?? '\uffff'));
@@ -47,7 +48,7 @@ function outwards(pieces: readonly CartoonPiece[]): CartoonPiece[] {
     while (ring.length > 0) {
       for (const p of ring) left.delete(p);
       result.push(...ring);
-      const beyond = new Set(ring.flatMap((p) => p.neighbours.map((n) => byNumber.get(n) as CartoonPiece)));
+      const beyond = new Set(ring.flatMap((p) => p.neighbours.map((n) => knownIn(byNumber, n))));
       ring = [...beyond].filter((p) => left.has(p)).sort((a, b) => clockwise(a) - clockwise(b));
     }
   }

@@ -1,3 +1,4 @@
+import { lastOf } from '../../units/index.ts';
 import type { IEntity, ISplineEntity } from 'dxf-parser';
 
 /** A spline with the weights of its control points, which the parser's own reader passes over. */
@@ -32,8 +33,8 @@ export class SplineReader {
       const { code, value } = group;
       if (code === 10) controls.push({ x: value, y: 0 });
       else if (code === 11) fits.push({ x: value, y: 0 });
-      else if (code === 20 && controls.length > 0) (controls.at(-1) as Place).y = value;
-      else if (code === 21 && fits.length > 0) (fits.at(-1) as Place).y = value;
+      else if (code === 20 && controls.length > 0) lastOf(controls).y = value;
+      else if (code === 21 && fits.length > 0) lastOf(fits).y = value;
       else if (code === 40) knots.push(value);
       else if (code === 41) weights.push(value);
       else if (code === 70) flags = value;

@@ -1,3 +1,4 @@
+import { nth } from '../../units/index.ts';
 import { SaxesParser } from 'saxes';
 
 /** An element of the drawing file: a plain tree, never put into a page. Names come without prefix, in lower case. */
@@ -86,7 +87,7 @@ function withoutDoctype(text: string): { body: string; entities: Map<string, str
   let brackets = 0;
   let quote = '';
   for (; at < text.length; at++) {
-    const c = text[at] as string;
+    const c = nth(text, at);
     if (quote) {
       if (c === quote) quote = '';
     } else if (c === '"' || c === "'") quote = c;

@@ -1,3 +1,4 @@
+import { nth } from '../../units/index.ts';
 import { largestStretch, type Matrix } from '../../geometry/index.ts';
 
 /** Flattening error in millimetres on the glass. */
@@ -178,7 +179,7 @@ export function drawPathData(d: string, pen: PathPen): boolean {
     return Number.isFinite(value) ? value : null;
   };
   for (skip(); at < d.length && pen.count <= MOST_POINTS; skip()) {
-    const c = d[at] as string;
+    const c = nth(d, at);
     if (/[a-z]/i.test(c)) {
       if (!(c.toLowerCase() in ARGUMENTS) || (command === '' && c.toLowerCase() !== 'm')) return false;
       command = c;

@@ -1,3 +1,4 @@
+import { nth } from '../../units/index.ts';
 import DxfParser, {
   type IArcEntity,
   type ICircleEntity,
@@ -274,8 +275,8 @@ function tracePolyline(entity: ILwpolylineEntity | ILineEntity, pen: PathPen): v
   const shape = (entity as ILwpolylineEntity).shape === true;
   pen.moveTo(first.x, first.y);
   for (let i = 0; i < corners.length - (shape ? 0 : 1); i++) {
-    const from = corners[i] as (typeof corners)[number];
-    const to = corners[(i + 1) % corners.length] as (typeof corners)[number];
+    const from = nth(corners, i);
+    const to = nth(corners, (i + 1) % corners.length);
     const bulge = from.bulge ?? 0;
     if (Math.abs(bulge) < 1e-9) pen.lineTo(to.x, to.y);
     else {

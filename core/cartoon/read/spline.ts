@@ -1,3 +1,4 @@
+import { nth, lastOf, numberAt, pointAt } from '../../units/index.ts';
 import type { Point } from '../../geometry/index.ts';
 
 /** A B-spline as drawings state it: degree, knots and control points in the drawing's own units, and their weights. */
@@ -19,7 +20,7 @@ export function isSound({ degree, knots, controls }: Spline): boolean {
     degree <= 11 &&
     controls.length > degree &&
     knots.length === controls.length + degree + 1 &&
-    knots.every((k, i) => Number.isFinite(k) && (i === 0 || k >= (knots[i - 1] as number)))
+    knots.every((k, i) => Number.isFinite(k) && (i === 0 || k >= numberAt(knots, i - 1)))
   );
 }
 
@@ -29,23 +30,23 @@ type Weighted = [xw: number, yw: number, w: number];
 export function splineAt({ degree, knots, controls, weights }: Spline, t: number): Point {
   const n = controls.length - 1;
   let span = degree;
-  while (span < n && t >= (knots[span + 1] as number)) span++;
+  while (span < n && t >= numberAt(knots, span + 1)) span++;
   const d = Array.from({ length: degree + 1 }, (_, j): Weighted => {
-    const [x, y] = controls[j + span - degree] as Point;
+    const [x, y] = pointAt(controls, j + span - degree);
     const w = weights?.[j + span - degree] ?? 1;
     return [x * w, y * w, w];
   });
   for (let r = 1; r <= degree; r++) {
     for (let j = degree; j >= r; j--) {
-      const from = knots[j + span - degree] as number;
-      const over = (knots[j + 1 + span - r] as number) - from;
+      const from = numberAt(knots, j + span - degree);
+      const over = numberAt(knots, j + 1 + span - r) - from;
       const a = over === 0 ? 0 : (t - from) / over;
-      const here = d[j] as Weighted;
-      const before = d[j - 1] as Weighted;
-      d[j] = [0, 1, 2].map((k) => (1 - a) * (before[k] as number) + a * (here[k] as number)) as Weighted;
+      const here = nth(d, j);
+      const before = nth(d, j - 1);
+      d[j] = [0, 1, 2].map((k) => (1 - a) * numberAt(before, k) + a * numberAt(here, k)) as Weighted;
     }
   }
-  const [xw, yw, w] = d[degree] as Weighted;
+  const [xw, yw, w] = nth(d, degree);
   return [xw / w, yw / w];
 }
 
@@ -53,7 +54,7 @@ export function splineAt({ degree, knots, controls, weights }: Spline, t: number
 export function splineChords(spline: Spline, tolerance: number): Point[] {
   const { degree, knots, controls } = spline;
   const spans = [...new Set(knots.slice(degree, controls.length + 1))];
-  const chords: Point[] = [splineAt(spline, spans[0] as number)];
+  const chords: Point[] = [splineAt(spline, numberAt(spans, 0))];
   const halve = (t0: number, p0: Point, t1: number, p1: Point, depth: number) => {
     const tm = (t0 + t1) / 2;
     const middle = splineAt(spline, tm);
@@ -66,8 +67,8 @@ export function splineChords(spline: Spline, tolerance: number): Point[] {
     halve(tm, middle, t1, p1, depth + 1);
   };
   for (let i = 1; i < spans.length; i++) {
-    const [t0, t1] = [spans[i - 1] as number, spans[i] as number];
-    halve(t0, chords.at(-1) as Point, t1, splineAt(spline, t1), 0);
+    const [t0, t1] = [numberAt(spans, i - 1), numberAt(spans, i)];
+    halve(t0, lastOf(chords), t1, splineAt(spline, t1), 0);
   }
   return chords;
 }

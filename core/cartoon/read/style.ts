@@ -1,3 +1,4 @@
+import { nth } from '../../units/index.ts';
 import type { MarkupNode } from './markup.ts';
 
 /** The properties that decide whether, where and how something is seen. */
@@ -68,7 +69,7 @@ export function readStyleSheets(texts: readonly string[]): StyleSheets {
     .map((rule, order) => ({ rule, order }))
     .sort((a, b) => a.rule.weight - b.rule.weight || a.order - b.order)
     .forEach(({ rule }, order) => {
-      const { id, classes, tag } = (rule.chain[0] as Rule['chain'][number]).simple;
+      const { id, classes, tag } = nth(rule.chain, 0).simple;
       const key = id !== null ? `#${id}` : classes[0] !== undefined ? `.${classes[0]}` : (tag ?? '*');
       const list = byKey.get(key);
       if (list) list.push({ rule, order });
@@ -105,7 +106,7 @@ function readSelector(text: string, declarations: readonly Declaration[]): Rule 
     const parts = /^(\*|[a-z][\w-]*)?((?:[.#][\w-]+)*)$/i.exec(token);
     if (!parts) return null;
     const marks = [...(parts[2] ?? '').matchAll(/([.#])([\w-]+)/g)];
-    const classes = marks.filter((m) => m[1] === '.').map((m) => m[2] as string);
+    const classes = marks.filter((m) => m[1] === '.').map((m) => nth(m, 2));
     const id = marks.find((m) => m[1] === '#')?.[2] ?? null;
     const tag = parts[1] && parts[1] !== '*' ? parts[1].toLowerCase() : null;
     weight += (id ? 10_000 : 0) + classes.length * 100 + (tag ? 1 : 0);
@@ -163,7 +164,7 @@ function matches(rule: Rule, node: MarkupNode, ancestors: readonly MarkupNode[])
     const want = outer[step];
     if (!want) return true;
     for (let i = level; i >= 0; i--) {
-      if (fits(want.simple, ancestors[i] as MarkupNode) && walk(step + 1, i - 1)) return true;
+      if (fits(want.simple, nth(ancestors, i)) && walk(step + 1, i - 1)) return true;
       if (want.child) return false;
     }
     return false;

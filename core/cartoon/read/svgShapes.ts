@@ -1,3 +1,4 @@
+import { numberAt } from '../../units/index.ts';
 import type { MarkupNode } from './markup.ts';
 import { drawPathData, type PathPen } from './pathData.ts';
 import { lengthToUser, type View } from './svgPage.ts';
@@ -36,8 +37,8 @@ export function drawInto(pen: PathPen, node: MarkupNode, view: View): boolean {
     case 'polygon': {
       const values = (raw('points') ?? '').match(/[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?/gi)?.map(Number) ?? [];
       for (let i = 0; i + 1 < values.length; i += 2) {
-        if (i === 0) pen.moveTo(values[0] as number, values[1] as number);
-        else pen.lineTo(values[i] as number, values[i + 1] as number);
+        if (i === 0) pen.moveTo(numberAt(values, 0), numberAt(values, 1));
+        else pen.lineTo(numberAt(values, i), numberAt(values, i + 1));
       }
       if (node.name === 'polygon' && values.length >= 4) pen.close();
       return values.length > 0;

@@ -1,3 +1,4 @@
+import { nth } from '../../units/index.ts';
 import { compose, IDENTITY, type Matrix } from '../../geometry/index.ts';
 import { lengthToUser } from './svgPage.ts';
 
@@ -10,7 +11,7 @@ const DEG_PER_UNIT: Readonly<Record<string, number>> = { deg: 1, grad: 0.9, rad:
 /** A bare number, an angle in degrees or a length in user units. */
 function readMeasure(text: string): number {
   const angle = /^(.*?\d\.?)(deg|grad|rad|turn)$/i.exec(text);
-  if (angle) return Number(angle[1]) * (DEG_PER_UNIT[(angle[2] as string).toLowerCase()] as number);
+  if (angle) return Number(angle[1]) * (DEG_PER_UNIT[nth(angle, 2).toLowerCase()] as number);
   return lengthToUser(text, Number.NaN) ?? Number.parseFloat(text);
 }
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { wantedBy, type Source, type SourceQuestion } from '#core/bench';
 import { bySize, takingOf, type Left, type StockItem, type Taking } from '#core/stock';
-import { count, lengthToMm, showArea, showNumbers, type DisplayUnit } from '#core/units';
+import { count, lengthToMm, showArea, showNumbers, type DisplayUnit, nth } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import type { AskedRecut } from '../../tally/useTally.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -60,11 +60,10 @@ export function SourceAsk({ view, questions, recut, onDone }: SourceAskProps) {
   const isReady = answers.every((a) => a.stockId !== '') && lefts.every((l) => l !== null);
   const go = async () => {
     const panelId = view.panel.id;
-    const sources = questions.map((q, i): Source => ({
-      stockId: (answers[i] as Answer).stockId,
-      numbers: q.numbers,
-      left: lefts[i] as Left,
-    }));
+    const sources = questions.flatMap((q, i): Source[] => {
+      const left = nth(lefts, i);
+      return left === null ? [] : [{ stockId: nth(answers, i).stockId, numbers: q.numbers, left }];
+    });
     const [only] = sources;
     const done =
       recut && only
@@ -92,7 +91,7 @@ export function SourceAsk({ view, questions, recut, onDone }: SourceAskProps) {
           question={question}
           items={options[i]?.items ?? []}
           needMm2={options[i]?.needMm2 ?? 0}
-          answer={answers[i] as Answer}
+          answer={nth(answers, i)}
           hasLeft={lefts[i] !== null}
           change={(fields) => change(i, fields)}
         />

@@ -5,7 +5,7 @@ import { proposeLine } from '#core/cutting';
 import { regionContains, type Point } from '#core/geometry';
 import { pieceRings, piecesAlong } from '#core/cartoon';
 import { innerOffset } from '#core/sizing';
-import { showNumbers } from '#core/units';
+import { showNumbers, nth } from '#core/units';
 import { useSelection } from '../../state/selection.ts';
 import { useSend } from '../../state/send.ts';
 import type { PanelView } from '../../panel/view.ts';
@@ -110,7 +110,7 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
       case 'size': {
         // A measure is taken from joint to joint where one is near: a finger is not that exact.
         const joint = nearestNode(cartoon, place, reachMm);
-        const from = joint === null ? place : (cartoon.map.nodes[joint] as Point);
+        const from = joint === null ? place : nth(cartoon.map.nodes, joint);
         return setTaps(taps.length >= 2 ? [from] : [...taps, from]);
       }
       case 'flow': {

@@ -1,7 +1,6 @@
-import { count, showArea } from '../../../units/index.ts';
+import { count, showArea, knownIn } from '../../../units/index.ts';
 import { refuse, type Act } from '../../act.ts';
 import { TAKES_GLASS } from '../../routes/route.ts';
-import type { PieceRow } from '../../tables.ts';
 import { called, inHand, pickPieces, pieceNumbered } from '../picked.ts';
 import { applyTaking, takeFrom, type Source, type Taking } from '../taking.ts';
 import { takingFromV1, type TakingV1 } from '../takingUpcast.ts';
@@ -38,7 +37,7 @@ export const cutPieces: Act<CutPieces, PiecesCut> = {
         return refuse('named-twice', { numbers: [...source.numbers] });
       const taking = takeFrom(
         state,
-        source.numbers.map((n) => byNumber.get(n) as PieceRow),
+        source.numbers.map((n) => knownIn(byNumber, n)),
         source,
         labels,
       );

@@ -1,6 +1,7 @@
+import { nth } from '../../../units/index.ts';
 import { refuse, type Act } from '../../act.ts';
 import type { BackReason } from '../../reasons.ts';
-import type { StepCode, StepDefinition } from '../../routes/definition.ts';
+import type { StepCode } from '../../routes/definition.ts';
 import { routeOf, stageIndex, wayOf, type Route } from '../../routes/route.ts';
 import type { PieceRow, PieceRowId } from '../../tables.ts';
 import { called, pickPieces, pieceNumbered, piecesCalled, type AskedPieces } from '../picked.ts';
@@ -18,7 +19,7 @@ export interface PiecesSentBack {
 
 const stepBefore = (route: Route, piece: PieceRow): StepCode => {
   const way = wayOf(route, piece);
-  return (way[way.findIndex((s) => s.code === piece.stage) - 1] as StepDefinition).code;
+  return nth(way, way.findIndex((s) => s.code === piece.stage) - 1).code;
 };
 
 /** One stage back on its own way, never further than "cut": glass that is gone is a break or an undo. */
