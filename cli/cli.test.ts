@@ -9,7 +9,7 @@ import { readCartoon, readSvg } from '#core/cartoon';
 import { atlasNet } from '../core/test/atlases.ts';
 import { oracleAreas } from '../core/test/oracle.ts';
 
-const CLI = fileURLToPath(new URL('../dist/server/cli.mjs', import.meta.url));
+const CLI = fileURLToPath(new URL('../.cache/test-server/cli.mjs', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'nelvik-cli-'));
 const run = (...args: string[]) =>
   spawnSync(process.execPath, [CLI, ...args], { encoding: 'utf8', maxBuffer: 1 << 28 });

@@ -20,6 +20,7 @@ const BUILT_FROM = [
   'package.json',
   'vite.config.ts',
   'scripts/setUp.mjs',
+  'scripts/buildServer.mjs',
 ];
 
 const say = (words) => process.stderr.write(`${words}\n`);
@@ -118,32 +119,15 @@ export async function build() {
   await withLock(async () => {
     if (read(stamp) === wanted) return;
     say('Building …');
-    const [{ build: esbuild }, { build: vite }] = await Promise.all([import('esbuild'), import('vite')]);
+    const [{ buildServer }, { build: vite }] = await Promise.all([import('./buildServer.mjs'), import('vite')]);
     rmSync(join(ROOT, 'dist'), { recursive: true, force: true });
-    await esbuild({
-      absWorkingDir: ROOT,
-      outdir: 'dist/server',
-      outExtension: { '.js': '.mjs' },
-      bundle: true,
-      platform: 'node',
-      format: 'esm',
-      target: 'node20',
-      packages: 'external',
-      entryPoints: {
-        main: 'server/main.ts',
-        check: 'server/check.ts',
-        drawingWorker: 'server/jobs/drawingWorker.ts',
-        demo: 'demo/main.ts',
-        cli: 'cli/main.ts',
-      },
-      logLevel: 'error',
-      sourcemap: 'linked',
+    await buildServer(join(ROOT, 'dist/server'), {
+      main: 'server/main.ts',
+      check: 'server/check.ts',
+      drawingWorker: 'server/jobs/drawingWorker.ts',
+      demo: 'demo/main.ts',
+      cli: 'cli/main.ts',
     });
-    for (const file of filesUnder(join(ROOT, 'server/store/migrations'))) {
-      const to = join(ROOT, 'dist/server/migrations', relative(join(ROOT, 'server/store/migrations'), file));
-      mkdirSync(dirname(to), { recursive: true });
-      writeFileSync(to, readFileSync(file));
-    }
     await vite({ root: join(ROOT, 'web'), configFile: join(ROOT, 'vite.config.ts'), logLevel: 'error' });
     writeFileSync(stamp, wanted);
   });

@@ -1,0 +1,274 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import Database from 'better-sqlite3';
+import { SHIPPED_ROUTES, type StepDefinition } from '#core/bench';
+import { DEFAULT_ALLOWANCE } from '#core/sizing';
+import { testServer } from '../server/testServer.ts';
+
+// `node --import tsx scripts/fixture.ts NAME`: a small studio in which every act has happened, as this state of Nelvik
+// keeps it. Each state that lands leaves one; the tests open all of them.
+const [name = ''] = process.argv.slice(2);
+if (!/^[\w-]+$/.test(name)) throw new Error('say what the state is called, such as 2026-11-26');
+const folder = mkdtempSync(join(tmpdir(), 'nelvik-fixture-'));
+const server = await testServer({ folder });
+let n = 0;
+const envelope = (bench = 'bench-a', personId: string | null = null) => ({
+  commandId: `fixture-${String(n++).padStart(5, '0')}`,
+  basis: Number.MAX_SAFE_INTEGER,
+  personId,
+  bench,
+});
+async function must(path: string, body: object): Promise<void> {
+  const { status, body: answer } = await server.send(path, body);
+  if (status !== 200) throw new Error(`${path}: ${JSON.stringify(body).slice(0, 200)} → ${JSON.stringify(answer)}`);
+}
+const send = (kind: string, ask: object, bench?: string, personId?: string) =>
+  must('/commands', { ...envelope(bench, personId), command: { kind, ask } });
+const back = (direction: 'undo' | 'redo', bench = 'bench-a') => must('/put-back', { ...envelope(bench), direction });
+const draw = (panel: string, source: string) =>
+  must(`/panels/${panel}/cartoon`, { ...envelope(), source, sourceName: `${panel}.svg` });
+const edit = (panel: string, change: object, wish?: object) =>
+  must(`/panels/${panel}/edit`, { ...envelope(), edit: change, ...(wish ? { panel: wish } : {}) });
+const row = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i);
+
+function grid(across: number, down: number, mm: number): string {
+  const [w, h] = [across * mm, down * mm];
+  const upright = row(0, across).map((i) => `M${i * mm} 0V${h}`);
+  const level = row(0, down).map((j) => `M0 ${j * mm}H${w}`);
+  const path = `<path d="${[...upright, ...level].join('')}" fill="none" stroke="#000"/>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${w}mm" height="${h}mm" viewBox="0 0 ${w} ${h}">${path}</svg>`;
+}
+
+/** The leaded route, with a step that only painted pieces go through. */
+function withPaint(): StepDefinition[] {
+  const steps = SHIPPED_ROUTES.find(({ route }) => route.key === 'lead')?.steps ?? [];
+  const ground = steps.find((s) => s.code === 'ground');
+  if (!ground) throw new Error('the leaded route has no grinding');
+  const painted = { ...ground, code: 'painted', word: 'painted', verb: 'Paint', calls: ['painted'], onlyAsked: true };
+  return steps.flatMap((s) => (s.code === 'ground' ? [s, painted] : [s]));
+}
+
+await send('change-settings', { studio: 'Old fixture', unit: 'in', currency: 'GBP' });
+await send('change-settings', { longClockMin: 300 });
+await send('save-person', { id: 'ada', name: 'Ada', initial: 'A', rateCentsPerHour: 3000, active: true });
+await send('save-person', { id: 'bo', name: 'Bo', initial: 'B', rateCentsPerHour: 4100, active: true });
+const glass = { colour: '#336655', texture: 'seedy', thicknessMm: 3, hiding: 'clear', flow: false };
+await send('save-glass', { id: 'g1', code: 'G-1', name: 'green', priceCentsPerM2: 9900, ...glass });
+await send('save-glass', {
+  id: 'g2',
+  code: 'R-2',
+  name: 'red',
+  priceCentsPerM2: 21000,
+  ...glass,
+  colour: '#aa3322',
+  flow: true,
+});
+await send('receive', {
+  label: 'S1',
+  glassId: 'g1',
+  kind: 'sheet',
+  widthMm: 600,
+  heightMm: 400,
+  place: 'slot 1',
+  costCents: 2400,
+});
+await send('receive', {
+  label: 'S2',
+  glassId: 'g2',
+  kind: 'sheet',
+  widthMm: 500,
+  heightMm: 300,
+  place: 'slot 2',
+  costCents: 3100,
+});
+await send('receive', {
+  label: 'K1',
+  glassId: 'g1',
+  kind: 'offcut',
+  widthMm: 120,
+  heightMm: 90,
+  place: 'tray',
+  costCents: 10,
+});
+await send('save-commission', {
+  id: 'c',
+  title: 'Two lights',
+  client: 'the mill',
+  due: '2026-12-01',
+  note: 'one border',
+});
+for (const [id, technique] of [
+  ['p', 'foil'],
+  ['q', 'lead'],
+] as const)
+  await send('save-panel', {
+    id,
+    commissionId: 'c',
+    name: `Light ${id}`,
+    technique,
+    widthMm: 100,
+    heightMm: 100,
+    allowance: DEFAULT_ALLOWANCE[technique],
+  });
+await send('save-route', { key: 'painted', name: 'Painted and leaded', technique: 'lead', steps: withPaint() });
+await send('change-settings', { limits: { narrowMm: 5 } });
+
+await draw('p', grid(4, 3, 40));
+await draw('q', grid(3, 3, 50));
+await send('choose-glass', { panelId: 'p', numbers: row(1, 8), glassId: 'g1' });
+await send('choose-glass', { panelId: 'p', numbers: row(9, 12), glassId: 'g2' });
+await send('choose-glass', { panelId: 'q', numbers: row(1, 9), glassId: 'g1' });
+await send('mark', { panelId: 'p', numbers: [9, 10], flowDeg: 90, section: 'A', sectionName: 'sky' });
+await send('mark', { panelId: 'p', numbers: [12], locked: true });
+await edit('p', { kind: 'renumber', order: 'outwards' });
+await edit('p', {
+  kind: 'add-line',
+  points: [
+    [0, 20],
+    [40, 20],
+  ],
+});
+await edit('p', { kind: 'profile', lines: [2, 3], profile: 'f1.2' });
+await back('undo');
+await back('redo');
+await back('undo');
+await edit('p', { kind: 'number', from: 3, to: 33 });
+await send(
+  'cut',
+  { panelId: 'p', sources: [{ stockId: 'S1', numbers: [1, 2], left: { kind: 'stays' } }] },
+  'bench-a',
+  'ada',
+);
+await send(
+  'cut',
+  { panelId: 'p', sources: [{ stockId: 'S1', numbers: [4], left: { kind: 'stays', widthMm: 500, heightMm: 380 } }] },
+  'bench-a',
+  'ada',
+);
+await send(
+  'cut',
+  {
+    panelId: 'q',
+    sources: [
+      {
+        stockId: 'K1',
+        numbers: [1, 2],
+        left: {
+          kind: 'offcuts',
+          offcuts: [
+            { widthMm: 50, heightMm: 40 },
+            { widthMm: 20, heightMm: 30, label: 'odd' },
+          ],
+        },
+      },
+    ],
+  },
+  'bench-b',
+  'bo',
+);
+await back('undo', 'bench-b');
+await back('redo', 'bench-b');
+await send('advance', { panelId: 'p', numbers: [1, 2], to: 'ground' }, 'bench-a', 'ada');
+await send('send-back', { panelId: 'p', numbers: [2], reason: 'rough edge' }, 'bench-a', 'ada');
+await send('break', { panelId: 'p', numbers: [1], reason: 'chipped', minutes: 7, recut: null }, 'bench-a', 'ada');
+await send(
+  'break',
+  { panelId: 'p', numbers: [2], reason: 'dropped', minutes: 11, recut: { stockId: 'S1', left: { kind: 'stays' } } },
+  'bench-b',
+  'bo',
+);
+await send(
+  'cut',
+  { panelId: 'p', sources: [{ stockId: 'S1', numbers: [1], left: { kind: 'stays' } }] },
+  'bench-a',
+  'ada',
+);
+await edit('p', { kind: 'move-node', node: 0, to: [0, 0] });
+await send('save-person', { id: 'ada', name: 'Ada', initial: 'A', rateCentsPerHour: 3600, active: true });
+await send('save-glass', { id: 'g1', code: 'G-1', name: 'green', priceCentsPerM2: 12000, ...glass });
+await send('break', { panelId: 'q', numbers: [1], reason: 'brittle', minutes: 5, recut: null }, 'bench-b', 'ada');
+for (let i = 3; i <= 9; i++)
+  await send(
+    'cut',
+    { panelId: 'q', sources: [{ stockId: 'S1', numbers: [i], left: { kind: 'stays' } }] },
+    'bench-b',
+    'bo',
+  );
+await send(
+  'cut',
+  { panelId: 'q', sources: [{ stockId: 'S1', numbers: [1], left: { kind: 'stays' } }] },
+  'bench-b',
+  'bo',
+);
+await send('advance', { panelId: 'q', numbers: row(1, 9), to: 'ground' }, 'bench-b', 'bo');
+await send('advance', { panelId: 'q', numbers: row(1, 9), to: 'leaded' }, 'bench-b', 'bo');
+await send('solder-joints', { panelId: 'q', side: 'front', joints: [1, 2, 5] }, 'bench-b', 'bo');
+await send('finish-step', { panelId: 'q', step: 'solder-front' }, 'bench-b', 'bo');
+await send('solder-joints', { panelId: 'q', side: 'back', joints: [3] }, 'bench-a', 'ada');
+await back('undo');
+await send('finish-step', { panelId: 'q', step: 'solder-back' }, 'bench-b', 'bo');
+await send('finish-step', { panelId: 'q', step: 'cement' }, 'bench-b', 'bo');
+await send('start-clock', { id: 'h1', personId: 'ada', panelId: 'p', stage: 'cutting' });
+await send('start-clock', { id: 'h2', personId: 'ada', panelId: 'q', stage: 'leading' });
+await send('stop-clock', { personId: 'ada', endedAt: null });
+await send('start-clock', { id: 'h5', personId: 'bo', panelId: null, stage: 'other' });
+await send('enter-hours', {
+  id: 'h3',
+  personId: 'bo',
+  panelId: 'q',
+  stage: 'soldering',
+  startedAt: Date.now() - 3600000,
+  endedAt: Date.now() - 600000,
+  note: 'both sides',
+});
+await send('enter-hours', {
+  id: 'h4',
+  personId: 'bo',
+  panelId: null,
+  stage: 'other',
+  startedAt: 1000,
+  endedAt: 61000,
+  note: '',
+});
+await send('remove-hours', { entryId: 'h4' });
+await send('move-stock', { stockId: 'S2', place: 'slot 9' });
+await send('write-off', { stockId: 'odd', reason: 'dropped' });
+await edit(
+  'r',
+  { kind: 'fit', widthMm: 200, heightMm: 120, borderMm: 10, from: 'p' },
+  { commissionId: 'c', name: 'Upper', technique: 'foil', widthMm: 1, heightMm: 1, allowance: DEFAULT_ALLOWANCE.foil },
+);
+await send('save-panel', {
+  id: 's',
+  commissionId: 'c',
+  name: 'Painted',
+  technique: 'lead',
+  route: 'painted',
+  widthMm: 100,
+  heightMm: 100,
+  allowance: DEFAULT_ALLOWANCE.lead,
+});
+await draw('s', grid(2, 2, 60));
+await send('choose-glass', { panelId: 's', numbers: [1, 2, 3, 4], glassId: 'g1' });
+await send('ask-steps', { panelId: 's', numbers: [2, 3], steps: ['painted'] });
+await send(
+  'cut',
+  { panelId: 's', sources: [{ stockId: 'S1', numbers: [1, 2], left: { kind: 'stays' } }] },
+  'bench-a',
+  'ada',
+);
+await send('advance', { panelId: 's', numbers: [2], to: 'painted' }, 'bench-a', 'ada');
+
+await server.stop(true);
+const file = join(folder, 'nelvik.sqlite');
+const db = new Database(file);
+db.pragma('wal_checkpoint(TRUNCATE)');
+db.pragma('journal_mode = DELETE');
+db.exec('vacuum');
+db.close();
+const packed = gzipSync(readFileSync(file), { level: 9 });
+writeFileSync(new URL(`../server/store/fixtures/${name}.sqlite.gz`, import.meta.url), packed);
+rmSync(folder, { recursive: true, force: true });
+process.stdout.write(`${name}: ${n} commands, ${(packed.length / 1000).toFixed(0)} kB\n`);
