@@ -1,0 +1,24 @@
+import { differences, replay, type Command } from '../bench/index.ts';
+import { checkLedger } from '../stock/index.ts';
+import type { SmallStudio } from './smallStudio.ts';
+
+/** Commands of the small studio's panel, as its tests give them. */
+export const cut = (
+  numbers: number[],
+  stockId: string,
+  left: Extract<Command, { kind: 'cut' }>['ask']['sources'][number]['left'] = { kind: 'stays' },
+): Command => ({ kind: 'cut', ask: { panelId: 'p', sources: [{ stockId, numbers, left }] } });
+export const advance = (numbers: number[], to: 'ground' | 'foiled' | 'leaded' | 'in-place'): Command => ({
+  kind: 'advance',
+  ask: { panelId: 'p', numbers, to },
+});
+export const broke = (numbers: number[], more: Partial<Extract<Command, { kind: 'break' }>['ask']> = {}): Command => ({
+  kind: 'break',
+  ask: { panelId: 'p', numbers, reason: 'chipped', minutes: 0, recut: null, ...more },
+});
+export const back = (s: SmallStudio, direction: 'undo' | 'redo', bench = 'bench-1') => s.back(direction, bench);
+export const all = Array.from({ length: 20 }, (_, i) => i + 1);
+export const sound = (s: SmallStudio) => [
+  ...checkLedger(s.studio.all('stock'), s.studio.all('moves')),
+  ...differences(s.studio, replay(s.log)),
+];

@@ -1,0 +1,93 @@
+import { QueryClient } from '@tanstack/react-query';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { TABLE_NAMES } from '#core/bench';
+import { basisOf } from './basis.ts';
+import { askedAgain, Heard, heard } from './freshness.ts';
+
+let client: QueryClient;
+beforeEach(() => {
+  client = new QueryClient();
+});
+const asked = (spy: { mock: { calls: unknown[][] } }) =>
+  spy.mock.calls.map(([filter]) => (filter as { queryKey?: unknown } | undefined)?.queryKey ?? 'everything');
+
+describe('what is asked again after a change', () => {
+  it('a mark on pieces: that panel, the lists that show it, its history; not the rack, not the studio', () => {
+    const keys = askedAgain({ pieces: ['heron'], panels: ['heron', 'job-1'] });
+    expect(keys).toContainEqual(['panel', 'heron']);
+    expect(keys).toContainEqual(['today']);
+    expect(keys).toContainEqual(['history', 'heron']);
+    expect(keys.map(([name]) => name)).not.toContain('rack');
+    expect(keys.map(([name]) => name)).not.toContain('studio');
+  });
+  it('a stock move: the rack and what runs short, no panel', () => {
+    expect(askedAgain({ stock: ['S1'], moves: ['S1'] })).toEqual([['rack'], ['today'], ['ledger', 'S1']]);
+  });
+  it('every table of the studio has its questions; one that nobody knows is passed over', () => {
+    for (const table of TABLE_NAMES) expect(askedAgain({ [table]: ['x'] }), table).not.toEqual([]);
+    expect(askedAgain({ somewhere: ['x'] })).toEqual([]);
+  });
+});
+
+describe('what a screen has heard', () => {
+  it('fetches a change once, whether the stream or the answer comes first', async () => {
+    const spy = vi.spyOn(client, 'invalidateQueries');
+    const ears = new Heard();
+    await Promise.all([ears.change(client, 7, { stock: [] }), ears.change(client, 7, { stock: [] })]);
+    expect(asked(spy)).toEqual([['rack'], ['today']]);
+    expect(ears.last).toBe(7);
+  });
+  it('a change that comes late is not taken for one that is known', async () => {
+    const spy = vi.spyOn(client, 'invalidateQueries');
+    const ears = new Heard();
+    await ears.change(client, 9, { stock: [] });
+    await ears.change(client, 8, { settings: [] });
+    expect(asked(spy)).toContainEqual(['studio']);
+    expect(ears.last).toBe(9);
+  });
+  it('after a gap in the stream everything is fetched; after none nothing is', () => {
+    const spy = vi.spyOn(client, 'invalidateQueries');
+    const ears = new Heard();
+    ears.begin(client, 5, 'db');
+    ears.begin(client, 5, 'db');
+    expect(asked(spy)).toEqual([]);
+    ears.begin(client, 6, 'db');
+    expect(asked(spy)).toEqual(['everything']);
+  });
+  it('an older database put back: the screen starts afresh, also from a lower position', () => {
+    const spy = vi.spyOn(client, 'invalidateQueries');
+    const ears = new Heard();
+    ears.begin(client, 50, 'db');
+    ears.begin(client, 20, 'another');
+    expect(asked(spy)).toEqual(['everything']);
+    expect(ears.last).toBe(20);
+  });
+});
+
+describe('the position that a command was decided on', () => {
+  const mark = { kind: 'mark', ask: { panelId: 'p', numbers: [1], locked: true } } as const;
+  beforeEach(() => heard.begin(client, 0, crypto.randomUUID()));
+  it('an answer that no change has touched holds up to the last one heard of', () => {
+    client.setQueryData(['panel', 'p'], { seq: 10 });
+    void heard.change(client, 25, {});
+    expect(basisOf(client, mark)).toBe(25);
+  });
+  it('one that is to be asked again is as old as it says', async () => {
+    client.setQueryData(['panel', 'p'], { seq: 10 });
+    await heard.change(client, 26, { pieces: ['p'] });
+    expect(basisOf(client, mark)).toBe(10);
+  });
+  it('cutting looks at the rack too', async () => {
+    client.setQueryData(['panel', 'p'], { seq: 30 });
+    client.setQueryData(['rack'], { seq: 4 });
+    await heard.change(client, 31, { stock: ['S1'] });
+    const cut = { kind: 'cut', ask: { panelId: 'p', sources: [] } } as const;
+    expect(basisOf(client, cut)).toBe(4);
+    expect(basisOf(client, mark)).toBe(31);
+  });
+  it('setting up looks at the studio', async () => {
+    client.setQueryData(['studio'], { seq: 3 });
+    await heard.change(client, 40, { people: [] });
+    expect(basisOf(client, { kind: 'change-settings', ask: { unit: 'in' } })).toBe(3);
+  });
+});
