@@ -17,7 +17,16 @@ export default tseslint.config(
   {
     files: ['web/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': reactHooks },
-    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+    rules: {
+      'react-hooks/rules-of-hooks': 'error',
+      'react-hooks/exhaustive-deps': 'error',
+      // Colours have names, and the names stand in theme.css.
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'Literal[value=/#[0-9a-fA-F]{3}/]', message: 'Name the colour in web/app/theme.css.' },
+        { selector: 'TemplateElement[value.raw=/#[0-9a-fA-F]{3}/]', message: 'Name the colour in web/app/theme.css.' },
+      ],
+    },
   },
   {
     files: ['core/**/*.ts'],

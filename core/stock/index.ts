@@ -1,6 +1,7 @@
 export { checkLedger, ledgerTotals } from './ledger.ts';
 export { divide, offcutLabel, type Division, type Left, type TakeRefusal } from './take.ts';
 export {
+  FIRST_COLOUR,
   HIDINGS,
   MOVE_KINDS,
   TEXTURES,

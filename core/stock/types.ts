@@ -4,6 +4,9 @@ export type Texture = (typeof TEXTURES)[number];
 export const HIDINGS = ['clear', 'veiled', 'opal'] as const;
 export type Hiding = (typeof HIDINGS)[number];
 
+/** What a glass is shown in until its colour is chosen. */
+export const FIRST_COLOUR = '#8fbbdb';
+
 export interface Glass {
   readonly id: string;
   /** The studio's own code, as written on the rack. */

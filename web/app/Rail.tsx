@@ -46,8 +46,8 @@ const PLACES = [
 
 export function Rail() {
   return (
-    <nav aria-label="Places" className="flex flex-col items-center gap-0.5 bg-rail pt-4 pb-3 text-[#b6c0c5]">
-      <span aria-hidden className="mb-3 font-head text-2xl text-[#f2ece6]">
+    <nav aria-label="Places" className="flex flex-col items-center gap-0.5 bg-rail pt-4 pb-3 text-[var(--rail-words)]">
+      <span aria-hidden className="mb-3 font-head text-2xl text-[var(--rail-mark)]">
         N
       </span>
       {PLACES.map(([to, name]) => (
@@ -56,7 +56,7 @@ export function Rail() {
           to={to}
           end={to === '/'}
           className={({ isActive }) =>
-            `relative flex w-full flex-col items-center gap-1 py-2.5 text-[12.5px] hover:text-white ${isActive ? 'bg-black/35 text-white after:absolute after:top-1/2 after:-right-1 after:-mt-1 after:size-2.5 after:rounded-full after:bg-[radial-gradient(circle_at_35%_30%,#fff,#b9c3c8_55%,#7d888e)]' : ''}`
+            `relative flex w-full flex-col items-center gap-1 py-2.5 text-[12.5px] hover:text-white ${isActive ? 'bg-black/35 text-white after:absolute after:top-1/2 after:-right-1 after:-mt-1 after:size-2.5 after:rounded-full after:bg-[radial-gradient(circle_at_35%_30%,var(--bright),var(--tin-mid)_55%,var(--tin-dark))]' : ''}`
           }
         >
           <svg
@@ -87,7 +87,7 @@ function WhoWorks() {
   const person = people.find((p) => p.id === personId);
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="mt-auto flex min-h-14 w-full flex-col items-center justify-center gap-0.5 text-[12.5px] text-[#b6c0c5] hover:text-white">
+      <DropdownMenu.Trigger className="mt-auto flex min-h-14 w-full flex-col items-center justify-center gap-0.5 text-[12.5px] text-[var(--rail-words)] hover:text-white">
         <span className="grid size-8 place-items-center rounded-full bg-copper font-head text-white">
           {person?.initial ?? '–'}
         </span>

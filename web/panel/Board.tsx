@@ -169,8 +169,8 @@ export function Board(props: BoardProps) {
                 y={y - pad * 0.28}
                 width={width + pad * 0.56}
                 height={height + pad * 0.56}
-                fill={dark ? '#0d1011' : '#ffffff'}
-                style={{ filter: 'drop-shadow(0 3px 7px #26303a2e)' }}
+                fill={dark ? 'var(--dark-board)' : 'var(--bright)'}
+                style={{ filter: 'drop-shadow(0 3px 7px var(--cast-soft))' }}
               />
             )}
             {children}
@@ -201,10 +201,14 @@ export function Board(props: BoardProps) {
                 ))}
               {[...selected].map((n) => (
                 <g key={n} data-selected={n}>
-                  <path d={paths.region.get(n)} stroke={dark ? '#f4f7f7' : '#20262a'} strokeWidth={1.9} />
                   <path
                     d={paths.region.get(n)}
-                    stroke={dark ? '#20262a' : '#fff'}
+                    stroke={dark ? 'var(--pick-dark)' : 'var(--pencil)'}
+                    strokeWidth={1.9}
+                  />
+                  <path
+                    d={paths.region.get(n)}
+                    stroke={dark ? 'var(--pencil)' : 'var(--bright)'}
                     strokeWidth={0.8}
                     strokeDasharray="3.5 2.6"
                   />

@@ -6,7 +6,7 @@ export function GlassChip({ glass, size = 44 }: { glass: Glass; size?: number })
   return (
     <span
       aria-hidden
-      className="block shrink-0 rounded-[3px] border border-[#31424a55] shadow-inner"
+      className="block shrink-0 rounded-[3px] border border-[var(--score-third)] shadow-inner"
       style={{
         width: size,
         height: size,

@@ -47,7 +47,7 @@ export const Metalwork = memo(function Metalwork({ paths, panel, pieces, side, j
                 cy={y}
                 r={done ? 3.6 : 2.3}
                 fill="url(#solder-dot)"
-                stroke={done ? '#6f7a80' : 'none'}
+                stroke={done ? 'var(--tin-edge)' : 'none'}
                 strokeWidth={0.4}
               />
             );
@@ -65,13 +65,13 @@ export const Metalwork = memo(function Metalwork({ paths, panel, pieces, side, j
           ) : null;
         })}
       {jointsOnly && (
-        <g aria-hidden fill="#1b2429" fontSize={labelMm} fontWeight={650} textAnchor="middle" stroke="none">
+        <g aria-hidden fill="var(--number)" fontSize={labelMm} fontWeight={650} textAnchor="middle" stroke="none">
           {paths.joints.map(({ number, at: [x, y] }) => (
             <text
               key={number}
               x={x}
               y={y - labelMm * 0.9}
-              style={{ paintOrder: 'stroke', stroke: '#ffffffd8', strokeWidth: 1.5 }}
+              style={{ paintOrder: 'stroke', stroke: 'var(--halo-strong)', strokeWidth: 1.5 }}
             >
               {number}
             </text>
@@ -96,26 +96,31 @@ function Cames({
   const led = paths.lines.filter((_, i) => (paths.sides[i] ?? []).some((n) => leaded.has(n))).join('');
   return (
     <>
-      {cemented && <path d={led} stroke="#1e2326" strokeWidth={faceMm + 1.6} />}
+      {cemented && <path d={led} stroke="var(--cement)" strokeWidth={faceMm + 1.6} />}
       <path d={led} stroke="var(--came)" strokeWidth={faceMm} />
       <path d={led} stroke="var(--came-shine)" strokeWidth={faceMm * 0.42} />
-      <path d={led} stroke="#b3bcc1" strokeOpacity={0.5} strokeWidth={faceMm * 0.1} />
+      <path d={led} stroke="var(--came-glint)" strokeOpacity={0.5} strokeWidth={faceMm * 0.1} />
     </>
   );
 }
 
 function Seams({ paths, dark, lit }: { paths: PicturePaths; dark: boolean; lit: boolean }) {
   const all = paths.lines.join('');
-  if (lit) return <path d={all} stroke="#111516" strokeWidth={4.4} />;
+  if (lit) return <path d={all} stroke="var(--dark-seam)" strokeWidth={4.4} />;
   return (
     <>
       <path d={all} stroke={dark ? 'var(--patina)' : 'var(--solder)'} strokeWidth={4.6} />
       <path d={all} stroke={dark ? 'var(--patina-mid)' : 'var(--solder-mid)'} strokeWidth={2.3} />
-      <path d={all} stroke={dark ? '#8f867b' : 'var(--solder-shine)'} strokeOpacity={0.9} strokeWidth={0.6} />
+      <path
+        d={all}
+        stroke={dark ? 'var(--patina-shine)' : 'var(--solder-shine)'}
+        strokeOpacity={0.9}
+        strokeWidth={0.6}
+      />
     </>
   );
 }
 
 function SolderedJoint({ x, y, r }: { x: number; y: number; r: number }) {
-  return <circle cx={x} cy={y} r={r} fill="url(#solder-dot)" stroke="#59636a" strokeWidth={0.35} />;
+  return <circle cx={x} cy={y} r={r} fill="url(#solder-dot)" stroke="var(--joint-edge)" strokeWidth={0.35} />;
 }

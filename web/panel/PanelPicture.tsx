@@ -45,12 +45,12 @@ export const PanelPicture = memo(function PanelPicture({
       <defs>
         <pattern id="no-glass" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <rect width="7" height="7" fill="var(--paper)" />
-          <path d="M0 0V7" stroke="#c3cac9" strokeWidth="1.6" />
+          <path d="M0 0V7" stroke="var(--hatch)" strokeWidth="1.6" />
         </pattern>
         <radialGradient id="solder-dot" cx="0.35" cy="0.3" r="0.8">
-          <stop offset="0" stopColor="#fff" />
-          <stop offset="0.5" stopColor="#cfd7db" />
-          <stop offset="1" stopColor="#7b868c" />
+          <stop offset="0" stopColor="var(--bright)" />
+          <stop offset="0.5" stopColor="var(--tin)" />
+          <stop offset="1" stopColor="var(--tin-dark)" />
         </radialGradient>
         {textures &&
           [...used].map((t) => (
@@ -114,11 +114,11 @@ const Numbers = memo(function Numbers({
             x={x}
             y={y + size * 0.34}
             fontSize={size}
-            fill={broken ? '#8d2a1d' : '#1b2429'}
+            fill={broken ? 'var(--number-broken)' : 'var(--number)'}
             fillOpacity={lit ? 0.55 : 1}
             style={
               onGlass
-                ? { paintOrder: 'stroke', stroke: '#ffffffb8', strokeWidth: size * 0.2, strokeLinejoin: 'round' }
+                ? { paintOrder: 'stroke', stroke: 'var(--halo)', strokeWidth: size * 0.2, strokeLinejoin: 'round' }
                 : undefined
             }
             transform={mirrored ? `translate(${2 * x} 0) scale(-1 1)` : undefined}

@@ -38,8 +38,8 @@ export const PieceMark = memo(function PieceMark({
     <g data-piece={number} data-stage={stage}>
       {isGlass ? (
         <>
-          <path d={region} fill={lit ? '#14181a' : 'var(--paper)'} />
-          <path d={outline} fill={glass?.colour ?? '#dfe6e6'} />
+          <path d={region} fill={lit ? 'var(--dark-room)' : 'var(--paper)'} />
+          <path d={outline} fill={glass?.colour ?? 'var(--no-colour)'} />
           {textures && glass && <path d={outline} fill={`url(#tex-${glass.texture})`} />}
         </>
       ) : (
@@ -52,7 +52,7 @@ export const PieceMark = memo(function PieceMark({
           cy={place.labelAt[1] + Math.min(11, place.labelRadiusMm * 0.8)}
           r={Math.min(3, place.labelRadiusMm * 0.17)}
           fill={glass.colour}
-          stroke="#5d686e"
+          stroke="var(--chip-edge)"
           strokeWidth={0.3}
         />
       )}
@@ -64,7 +64,7 @@ export const PieceMark = memo(function PieceMark({
           <path
             d={outline}
             fill="none"
-            stroke="#7d8f96"
+            stroke="var(--frost-edge)"
             strokeWidth={2.2}
             strokeDasharray="0.35 1.1"
             strokeOpacity={0.6}
@@ -88,8 +88,8 @@ function Crack({ place, outline }: { place: Place; outline: string }) {
   const d = `M${x - r} ${y - r * 0.5}l${r * 0.5} ${r * 0.3} ${r * 0.1} ${-r * 0.35} ${r * 0.5} ${r * 0.6} ${r * 0.3} ${-r * 0.15} ${r * 0.6} ${r * 0.55}M${x - r * 0.4} ${y - r * 0.2}l${-r * 0.15} ${r * 0.7} ${r * 0.3} ${r * 0.4}`;
   return (
     <g fill="none" style={{ pointerEvents: 'none' }}>
-      <path d={outline} stroke="#9c2f22" strokeWidth={1} strokeDasharray="3 1.6" />
-      <path d={d} stroke="#9c2f22" strokeWidth={0.9} strokeLinejoin="bevel" />
+      <path d={outline} stroke="var(--crack)" strokeWidth={1} strokeDasharray="3 1.6" />
+      <path d={d} stroke="var(--crack)" strokeWidth={0.9} strokeLinejoin="bevel" />
     </g>
   );
 }

@@ -36,14 +36,14 @@ export function ScorePicture({ rings, number }: { rings: readonly Ring[]; number
         viewBox={`${minX - pad} ${minY - pad} ${maxX - minX + 2 * pad} ${maxY - minY + 2 * pad}`}
         className="h-[150px] w-[150px] shrink-0"
       >
-        <path d={`${line(ring)}Z`} fill="#d9e8ea" />
+        <path d={`${line(ring)}Z`} fill="var(--score-glass)" />
         {scores.flatMap((s, i) =>
           s.reliefs.map((relief, k) => (
             <path
               key={`${i}.${k}`}
               d={line(relief)}
               fill="none"
-              stroke="#7b868c"
+              stroke="var(--tin-dark)"
               strokeWidth={unit * 0.5}
               strokeDasharray={`${unit * 1.6} ${unit}`}
             />
@@ -54,7 +54,7 @@ export function ScorePicture({ rings, number }: { rings: readonly Ring[]; number
             key={i}
             d={line(s.points)}
             fill="none"
-            stroke={s.kind === 'inside' ? 'var(--copper)' : '#26303a'}
+            stroke={s.kind === 'inside' ? 'var(--copper)' : 'var(--pencil-soft)'}
             strokeWidth={unit * (s.kind === 'inside' ? 1.3 : 0.9)}
             strokeLinecap="round"
           />
@@ -63,8 +63,15 @@ export function ScorePicture({ rings, number }: { rings: readonly Ring[]; number
           const [x, y] = middleOf(s.points);
           return (
             <g key={i} fontSize={unit * 5} fontWeight={700} textAnchor="middle">
-              <circle cx={x} cy={y} r={unit * 3.4} fill="#fff" stroke="#26303a" strokeWidth={unit * 0.4} />
-              <text x={x} y={y + unit * 1.8} fill="#20262a">
+              <circle
+                cx={x}
+                cy={y}
+                r={unit * 3.4}
+                fill="var(--bright)"
+                stroke="var(--pencil-soft)"
+                strokeWidth={unit * 0.4}
+              />
+              <text x={x} y={y + unit * 1.8} fill="var(--pencil)">
                 {i + 1}
               </text>
             </g>

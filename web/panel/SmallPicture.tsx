@@ -41,7 +41,7 @@ export function SmallPicture({ panel, pieces, sketch, glasses, pxPerMm }: SmallP
       height={h}
       viewBox={`${x} ${y} ${width} ${height}`}
       className="block overflow-visible"
-      style={{ filter: 'drop-shadow(3px 4px 4px #26303a38)' }}
+      style={{ filter: 'drop-shadow(3px 4px 4px var(--cast))' }}
     >
       <PanelPicture
         paths={paths}

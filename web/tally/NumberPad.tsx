@@ -26,7 +26,7 @@ export function NumberPad({
     <div
       role="group"
       aria-label="Number pad"
-      className="absolute right-0 bottom-full z-10 flex w-[300px] flex-col gap-2 border-t border-l border-line bg-sheet p-3 shadow-[-6px_-6px_20px_#0002] xl:w-[352px]"
+      className="absolute right-0 bottom-full z-10 flex w-[300px] flex-col gap-2 border-t border-l border-line bg-sheet p-3 shadow-[-6px_-6px_20px_var(--shade-2)] xl:w-[352px]"
     >
       <div className="grid grid-cols-3 gap-1.5">
         {verbsOf(route).map((word) => (

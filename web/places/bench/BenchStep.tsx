@@ -49,7 +49,7 @@ export function BenchStep() {
     );
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_300px] grid-rows-[minmax(0,1fr)_auto] xl:grid-cols-[minmax(0,1fr)_352px]">
-      <main className={`relative flex min-h-0 min-w-0 flex-col ${look === 'lit' ? 'bg-[#14181a]' : ''}`}>
+      <main className={`relative flex min-h-0 min-w-0 flex-col ${look === 'lit' ? 'bg-[var(--dark-room)]' : ''}`}>
         <div className="flex flex-wrap items-center gap-1.5 py-1.5 pr-6 pl-4 xl:px-6">
           <ToggleGroup.Root
             type="single"
@@ -100,7 +100,7 @@ export function BenchStep() {
           {asTable && <PieceTable view={view} selected={selected} onPick={onPick} />}
         </div>
         <p
-          className={`px-6 pb-2 text-[14.5px] ${look === 'lit' ? 'text-[#c3cdd1]' : 'text-mute'}`}
+          className={`px-6 pb-2 text-[14.5px] ${look === 'lit' ? 'text-[var(--dark-words)]' : 'text-mute'}`}
           data-testid="counts"
         >
           {tallyOf(panel)

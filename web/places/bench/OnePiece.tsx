@@ -166,7 +166,7 @@ function PieceDrawing({ view, piece }: { view: PanelView; piece: PieceRow }) {
           transform={`rotate(${piece.flowDeg ?? 0} ${cx} ${cy})`}
           d={`M${cx - arrow} ${cy}h${2 * arrow}m${-arrow * 0.4} ${-arrow * 0.25}l${arrow * 0.4} ${arrow * 0.25}l${-arrow * 0.4} ${arrow * 0.25}`}
           fill="none"
-          stroke="#13303a"
+          stroke="var(--flow)"
           strokeWidth={2}
           vectorEffect="non-scaling-stroke"
         />

@@ -178,7 +178,7 @@ function Question({
                 width={(s.widthMm / widest) * 50}
                 height={Math.min(38, (s.heightMm / widest) * 50)}
                 fill={glass?.colour}
-                stroke="#31424a"
+                stroke="var(--score)"
                 strokeWidth=".8"
               />
             </svg>

@@ -4,7 +4,7 @@ import { mmToInchFraction, trimNumber, type DisplayUnit } from '#core/units';
 import { panelPaths } from '../../panel/paths.ts';
 import { LeftLines } from './LeftLines.tsx';
 
-const SHADES = ['#fffefb', '#f6f4ee', '#eff3f2', '#faf6f0'];
+const SHADES = ['var(--paper)', 'var(--paper-2)', 'var(--paper-3)', 'var(--paper-4)'];
 
 /** The cartoon as understood: lines, numbers, repairs and loose ends in their places, with its true measures. */
 export function CartoonSheet({
@@ -35,8 +35,8 @@ export function CartoonSheet({
         y={y - unitMm * 1.5}
         width={width + 3 * unitMm}
         height={height + 3 * unitMm}
-        fill="#fff"
-        style={{ filter: 'drop-shadow(0 3px 7px #26303a2e)' }}
+        fill="var(--bright)"
+        style={{ filter: 'drop-shadow(0 3px 7px var(--cast-soft))' }}
       />
       {answer.cartoon.pieces.map((p) => (
         <path
@@ -49,11 +49,11 @@ export function CartoonSheet({
       <path
         d={paths.lines.join('')}
         fill="none"
-        stroke="#262b2f"
+        stroke="var(--ink-line)"
         strokeWidth={Math.max(0.5, unitMm * 0.16)}
         strokeLinejoin="round"
       />
-      <g aria-hidden textAnchor="middle" fill="#39444a" fontWeight={600}>
+      <g aria-hidden textAnchor="middle" fill="var(--pencil-mute)" fontWeight={600}>
         {answer.cartoon.pieces.map((p) => {
           const size = Math.max(unitMm * 0.5, Math.min(text, p.labelRadiusMm));
           return (
@@ -80,13 +80,13 @@ export function CartoonSheet({
           <path
             key={i}
             d={`M${f.at[0] - unitMm} ${f.at[1] - unitMm}l${2 * unitMm} ${2 * unitMm}m0 ${-2 * unitMm}l${-2 * unitMm} ${2 * unitMm}`}
-            stroke="#9c2f22"
+            stroke="var(--crack)"
             strokeWidth={unitMm * 0.3}
           />
         ) : null,
       )}
       {spot && (
-        <g fill="none" stroke="#9c2f22" strokeWidth={unitMm * 0.4} data-spot>
+        <g fill="none" stroke="var(--crack)" strokeWidth={unitMm * 0.4} data-spot>
           <circle cx={spot[0]} cy={spot[1]} r={unitMm * 3} />
         </g>
       )}

@@ -7,7 +7,7 @@ import { isInHand } from './ChangeList.tsx';
 import { LeftLines } from './LeftLines.tsx';
 import type { Desk } from './useDesk.ts';
 
-const SHADES = ['#fffefb', '#f6f4ee', '#eff3f2', '#faf6f0'];
+const SHADES = ['var(--paper)', 'var(--paper-2)', 'var(--paper-3)', 'var(--paper-4)'];
 
 interface SheetProps {
   readonly paths: PanelPaths;
@@ -28,10 +28,10 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
     <>
       <defs>
         <pattern id="hard-to-cut" width="3.2" height="3.2" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
-          <path d="M0 0V3.2" stroke="#9c2f22" strokeWidth="0.7" strokeOpacity="0.55" />
+          <path d="M0 0V3.2" stroke="var(--crack)" strokeWidth="0.7" strokeOpacity="0.55" />
         </pattern>
         <marker id="flow-head" viewBox="0 0 6 6" refX="5" refY="3" markerWidth="5" markerHeight="5" orient="auto">
-          <path d="M0 .6L5.4 3L0 5.4" fill="none" stroke="#2d6076" strokeWidth="1.1" />
+          <path d="M0 .6L5.4 3L0 5.4" fill="none" stroke="var(--held)" strokeWidth="1.1" />
         </marker>
       </defs>
       {cartoon.pieces.map((p) => {
@@ -40,7 +40,7 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
           <g key={p.number} data-piece={p.number} data-difficulty={d}>
             <path d={paths.region.get(p.number)} fill={SHADES[p.number % SHADES.length]} fillRule="evenodd" />
             {heldShown && isInHand(rows.get(p.number)) && (
-              <path d={paths.region.get(p.number)} fill="#2d6076" fillOpacity={0.2} fillRule="evenodd" data-held />
+              <path d={paths.region.get(p.number)} fill="var(--held)" fillOpacity={0.2} fillRule="evenodd" data-held />
             )}
             {hardShown && d >= 4 && <path d={paths.region.get(p.number)} fill="url(#hard-to-cut)" fillRule="evenodd" />}
           </g>
@@ -49,7 +49,7 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
       <path
         d={paths.lines.join('')}
         fill="none"
-        stroke="#262b2f"
+        stroke="var(--ink-line)"
         strokeWidth={Math.max(0.5, unit * 0.16)}
         strokeLinejoin="round"
       />
@@ -59,14 +59,14 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
             key={i}
             d={paths.lines[i]}
             fill="none"
-            stroke="#6a737a"
+            stroke="var(--section-lead)"
             strokeWidth={Math.max(1.4, unit * 0.5)}
             strokeLinecap="round"
             data-profile={code}
           />
         ),
       )}
-      <g aria-hidden textAnchor="middle" fill="#39444a" fontWeight={600} style={{ pointerEvents: 'none' }}>
+      <g aria-hidden textAnchor="middle" fill="var(--pencil-mute)" fontWeight={600} style={{ pointerEvents: 'none' }}>
         {cartoon.pieces.map((p) => {
           const size = Math.max(unit * 0.5, Math.min(unit * 2.1, p.labelRadiusMm));
           const row = rows.get(p.number);
@@ -81,7 +81,7 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
                 <path
                   d={paths.region.get(p.number)}
                   fill="none"
-                  stroke="#9c2f22"
+                  stroke="var(--crack)"
                   strokeWidth={unit * 0.35}
                   strokeDasharray={`${unit * 1.2} ${unit * 0.7}`}
                 />
@@ -108,7 +108,7 @@ function FlowArrow({ at: [x, y], deg, lengthMm, offMm }: { at: Point; deg: numbe
     <g transform={`translate(${x} ${y}) rotate(${deg}) translate(0 ${offMm})`}>
       <path
         d={`M${-lengthMm / 2} 0H${lengthMm / 2}`}
-        stroke="#2d6076"
+        stroke="var(--held)"
         strokeWidth={0.55}
         fill="none"
         markerEnd="url(#flow-head)"
@@ -128,7 +128,15 @@ export function DeskMarks({ desk, paths, answer }: { desk: Desk; paths: PanelPat
       {(desk.mode === 'look' || desk.mode === 'add-line') && <LeftLines findings={answer.findings} unit={unit} />}
       {(desk.mode === 'move-node' || desk.mode === 'add-line') &&
         cartoon.map.nodes.map(([x, y], i) => (
-          <circle key={i} cx={x} cy={y} r={unit * 0.45} fill="#fff" stroke="#2d6076" strokeWidth={unit * 0.14} />
+          <circle
+            key={i}
+            cx={x}
+            cy={y}
+            r={unit * 0.45}
+            fill="var(--bright)"
+            stroke="var(--held)"
+            strokeWidth={unit * 0.14}
+          />
         ))}
       {[...desk.lines].map((i) => (
         <path
@@ -142,7 +150,7 @@ export function DeskMarks({ desk, paths, answer }: { desk: Desk; paths: PanelPat
       ))}
       {desk.mode === 'look' &&
         desk.proposal.map((points, i) => (
-          <path key={i} d={line(points)} stroke="#fff" strokeWidth={unit * 0.8} strokeLinecap="round" />
+          <path key={i} d={line(points)} stroke="var(--bright)" strokeWidth={unit * 0.8} strokeLinecap="round" />
         ))}
       {desk.mode === 'look' &&
         desk.proposal.map((points, i) => (
@@ -159,7 +167,15 @@ export function DeskMarks({ desk, paths, answer }: { desk: Desk; paths: PanelPat
         <>
           <path d={line(desk.taps)} stroke="var(--copper)" strokeWidth={unit * 0.4} />
           {desk.taps.map(([x, y], i) => (
-            <circle key={i} cx={x} cy={y} r={unit * 0.6} fill="#fff" stroke="var(--copper)" strokeWidth={unit * 0.25} />
+            <circle
+              key={i}
+              cx={x}
+              cy={y}
+              r={unit * 0.6}
+              fill="var(--bright)"
+              stroke="var(--copper)"
+              strokeWidth={unit * 0.25}
+            />
           ))}
         </>
       )}
@@ -174,9 +190,9 @@ export function DeskMarks({ desk, paths, answer }: { desk: Desk; paths: PanelPat
         />
       )}
       {desk.spot && (
-        <g stroke="#9c2f22" strokeWidth={unit * 0.35} data-spot>
+        <g stroke="var(--crack)" strokeWidth={unit * 0.35} data-spot>
           <circle cx={desk.spot[0]} cy={desk.spot[1]} r={unit * 2.6} />
-          <circle cx={desk.spot[0]} cy={desk.spot[1]} r={unit * 0.5} fill="#9c2f22" />
+          <circle cx={desk.spot[0]} cy={desk.spot[1]} r={unit * 0.5} fill="var(--crack)" />
         </g>
       )}
     </g>

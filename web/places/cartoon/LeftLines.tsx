@@ -9,7 +9,7 @@ export function LeftLines({ findings, unit }: { findings: readonly CartoonFindin
         data-left-out
         d={f.lines.map((line) => `M${line.map((p) => p.join()).join('L')}`).join('')}
         fill="none"
-        stroke="#9c2f22"
+        stroke="var(--crack)"
         strokeOpacity={0.75}
         strokeWidth={unit * 0.2}
         strokeDasharray={`${unit * 0.9} ${unit * 0.6}`}

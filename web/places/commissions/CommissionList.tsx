@@ -42,7 +42,7 @@ export function CommissionList() {
           <span>
             <span aria-hidden className="relative block h-[7px] bg-soft">
               <i
-                className="absolute inset-y-0 left-0 bg-[linear-gradient(#8b969d,#fff_40%,#8b969d)]"
+                className="absolute inset-y-0 left-0 bg-[linear-gradient(var(--solder),var(--bright)_40%,var(--solder))]"
                 style={{ width: `${100 * share}%` }}
               />
             </span>

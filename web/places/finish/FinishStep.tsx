@@ -59,7 +59,7 @@ export function FinishStep() {
               <li key={step.code} className="flex min-h-14 items-center gap-4 border-b border-line py-2">
                 <span
                   aria-hidden
-                  className={`size-[17px] shrink-0 rounded-full ${at !== undefined ? 'bg-[radial-gradient(circle_at_35%_28%,#fff,#cfd7db_45%,#858f95)] shadow-[0_0_0_1px_#6a7379]' : 'shadow-[0_0_0_1.5px_var(--strong)]'}`}
+                  className={`size-[17px] shrink-0 rounded-full ${at !== undefined ? 'bg-[radial-gradient(circle_at_35%_28%,var(--bright),var(--tin)_45%,var(--tin-deep))] shadow-[0_0_0_1px_var(--tin-edge)]' : 'shadow-[0_0_0_1.5px_var(--strong)]'}`}
                 />
                 <span className="min-w-0 flex-1">
                   <span className={at !== undefined ? '' : 'font-semibold'}>

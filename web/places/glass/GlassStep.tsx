@@ -38,7 +38,7 @@ export function GlassStep() {
   const all = [...reader.all('glasses')].sort((a, b) => a.code.localeCompare(b.code));
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_320px] xl:grid-cols-[minmax(0,1fr)_372px]">
-      <main className={`flex min-h-0 flex-col ${lit ? 'bg-[#14181a]' : ''}`}>
+      <main className={`flex min-h-0 flex-col ${lit ? 'bg-[var(--dark-room)]' : ''}`}>
         <div className="flex gap-2 px-6 py-1.5">
           <Button look="line" aria-pressed={lit} onClick={() => setLit(!lit)}>
             Lit

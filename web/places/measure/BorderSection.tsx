@@ -46,11 +46,15 @@ export function BorderSection({
       >
         {opening && (
           <g>
-            <path d={`M20 ${middle - 90}H${x(0)}V${middle + 90}H20Z`} fill="#b9a58c" stroke="#6b5a45" />
+            <path
+              d={`M20 ${middle - 90}H${x(0)}V${middle + 90}H20Z`}
+              fill="var(--section-stone)"
+              stroke="var(--section-stone-edge)"
+            />
             <path
               d={`M${x(0)} ${middle + half + 12}H${x(opening.coverMm)}V${middle + 90}H${x(0)}`}
-              fill="#b9a58c"
-              stroke="#6b5a45"
+              fill="var(--section-stone)"
+              stroke="var(--section-stone-edge)"
             />
             <text x={56} y={middle - 100} textAnchor="middle" fontSize={15} fill="var(--ink)">
               frame
@@ -59,11 +63,11 @@ export function BorderSection({
         )}
         <path
           d={`M${x(edges.cutMm)} ${middle - half}H${right}V${middle + half}H${x(edges.cutMm)}Z`}
-          fill="#a9cfd6"
-          stroke="#31424a"
+          fill="var(--section-glass)"
+          stroke="var(--score)"
         />
         {isLead ? (
-          <g fill="#6a737a" stroke="#33393d">
+          <g fill="var(--section-lead)" stroke="var(--section-edge)">
             <rect
               x={x(edges.glassMm - allowance.heartMm)}
               y={middle - half - 6}
@@ -76,12 +80,12 @@ export function BorderSection({
         ) : (
           <path
             d={`M${x(edges.daylightMm)} ${middle - half}Q${x(edges.panelMm)} ${middle - half - 14} ${x(edges.cutMm) - 6} ${middle}Q${x(edges.panelMm)} ${middle + half + 14} ${x(edges.daylightMm)} ${middle + half}H${x(edges.cutMm)}V${middle - half}Z`}
-            fill="#cfd7db"
-            stroke="#a9552a"
+            fill="var(--tin)"
+            stroke="var(--copper)"
             strokeWidth={2}
           />
         )}
-        <text x={right - 40} y={middle + 5} textAnchor="end" fontSize={16} fill="#20262a">
+        <text x={right - 40} y={middle + 5} textAnchor="end" fontSize={16} fill="var(--pencil)">
           glass
         </text>
         {named.map(({ mm, name }, i) => (

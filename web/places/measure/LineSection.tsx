@@ -28,8 +28,8 @@ export function LineSection({
         y={cy - (t * s) / 2}
         width={side < 0 ? edge - 40 : 560 - edge}
         height={t * s}
-        fill="#a9cfd6"
-        stroke="#31424a"
+        fill="var(--section-glass)"
+        stroke="var(--score)"
       />
     );
   };
@@ -40,7 +40,7 @@ export function LineSection({
         {glass(-1)}
         {glass(1)}
         {technique === 'lead' ? (
-          <g fill="#6a737a" stroke="#33393d">
+          <g fill="var(--section-lead)" stroke="var(--section-edge)">
             <rect x={cx - (heartMm * s) / 2} y={cy - t * 0.62 * s} width={heartMm * s} height={t * 1.24 * s} />
             <rect x={cx - half} y={cy - t * 0.62 * s - 14} width={2 * half} height={16} rx={7} />
             <rect x={cx - half} y={cy + t * 0.62 * s - 2} width={2 * half} height={16} rx={7} />
@@ -49,16 +49,22 @@ export function LineSection({
           <g>
             <path
               d={`M${cx - half} ${cy - (t * s) / 2}Q${cx} ${cy - (t * s) / 2 - 46} ${cx + half} ${cy - (t * s) / 2}ZM${cx - half} ${cy + (t * s) / 2}Q${cx} ${cy + (t * s) / 2 + 46} ${cx + half} ${cy + (t * s) / 2}Z`}
-              fill="#cfd7db"
-              stroke="#6f7a80"
+              fill="var(--tin)"
+              stroke="var(--tin-edge)"
             />
-            <rect x={cx - offsetMm * s} y={cy - (t * s) / 2} width={2 * offsetMm * s} height={t * s} fill="#cfd7db" />
+            <rect
+              x={cx - offsetMm * s}
+              y={cy - (t * s) / 2}
+              width={2 * offsetMm * s}
+              height={t * s}
+              fill="var(--tin)"
+            />
             {[-1, 1].map((side) => (
               <path
                 key={side}
                 d={`M${cx + side * half} ${cy - (t * s) / 2}H${cx + side * offsetMm * s}V${cy + (t * s) / 2}H${cx + side * half}`}
                 fill="none"
-                stroke="#a9552a"
+                stroke="var(--copper)"
                 strokeWidth={5}
               />
             ))}
@@ -69,10 +75,10 @@ export function LineSection({
           <text x={cx} y={16}>
             the line of the drawing
           </text>
-          <text x={130} y={cy + 6} fill="#20262a">
+          <text x={130} y={cy + 6} fill="var(--pencil)">
             glass
           </text>
-          <text x={480} y={cy + 6} fill="#20262a">
+          <text x={480} y={cy + 6} fill="var(--pencil)">
             glass
           </text>
           <text x={cx} y={300}>

@@ -18,7 +18,7 @@ function states({ panel, pieces }: PanelView): readonly [string, string, boolean
 }
 
 const DOT: Readonly<Record<State, string>> = {
-  done: 'bg-[radial-gradient(circle_at_35%_28%,#fff,#cfd7db_45%,#858f95)] shadow-[0_0_0_1px_#6a7379]',
+  done: 'bg-[radial-gradient(circle_at_35%_28%,var(--bright),var(--tin)_45%,var(--tin-deep))] shadow-[0_0_0_1px_var(--tin-edge)]',
   now: 'bg-top shadow-[0_0_0_4px_var(--copper)]',
   later: 'bg-soft shadow-[0_0_0_1.5px_var(--strong)]',
 };
@@ -30,7 +30,7 @@ export function WayThrough({ view, step }: { view: PanelView; step: string }) {
     <nav aria-label="Steps of the work" className="relative order-last flex w-full xl:order-none xl:w-auto">
       <i
         aria-hidden
-        className="absolute top-[19px] right-10 left-10 h-[7px] rounded-[1px] bg-[linear-gradient(#6c757a,#99a3a8_35%,#575f64)]"
+        className="absolute top-[19px] right-10 left-10 h-[7px] rounded-[1px] bg-[linear-gradient(var(--way-edge),var(--way-mid)_35%,var(--way-deep))]"
       />
       {steps.map(([id, name, isDone]) => {
         const here = id === step;

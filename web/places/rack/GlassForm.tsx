@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Settings } from '#core/bench';
-import { HIDINGS, TEXTURES, type Glass, type Hiding, type Texture } from '#core/stock';
+import { FIRST_COLOUR, HIDINGS, TEXTURES, type Glass, type Hiding, type Texture } from '#core/stock';
 import { lengthToMm, showLength } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import { GlassChip } from '../../panel/GlassChip.tsx';
@@ -12,7 +12,7 @@ export function GlassForm({ entry, settings, done }: { entry?: Glass; settings: 
   const send = useSend();
   const [code, setCode] = useState(entry?.code ?? '');
   const [name, setName] = useState(entry?.name ?? '');
-  const [colour, setColour] = useState(entry?.colour ?? '#8fbbdb');
+  const [colour, setColour] = useState(entry?.colour ?? FIRST_COLOUR);
   const [texture, setTexture] = useState<Texture>(entry?.texture ?? 'smooth');
   const [hiding, setHiding] = useState<Hiding>(entry?.hiding ?? 'clear');
   const [flow, setFlow] = useState(entry?.flow ?? false);

@@ -144,11 +144,11 @@ function Slot({
           {glass.flow ? ', flow' : ''} · {glass.thicknessMm} mm · {price}
         </span>
       </button>
-      <div className="flex min-h-[104px] flex-wrap items-end gap-2.5 rounded-sm bg-[linear-gradient(#fdfefe,#dfe7e8)] px-3 pt-3 shadow-[inset_0_-7px_0_#59636a] dark:brightness-90">
+      <div className="flex min-h-[104px] flex-wrap items-end gap-2.5 rounded-sm bg-[linear-gradient(var(--slot-1),var(--slot-2))] px-3 pt-3 shadow-[inset_0_-7px_0_var(--joint-edge)] dark:brightness-90">
         {sorted.map((item) => (
           <Pane key={item.id} item={item} glass={glass} onOpen={() => onItem(item.id)} />
         ))}
-        {sorted.length === 0 && <p className="self-center pb-2 text-[15px] text-[#566167]">none left</p>}
+        {sorted.length === 0 && <p className="self-center pb-2 text-[15px] text-[var(--slot-words)]">none left</p>}
       </div>
     </li>
   );
@@ -165,9 +165,9 @@ function Pane({ item, glass, onOpen }: { item: StockItem; glass: Glass; onOpen: 
       className="group mb-[7px] flex min-h-11 min-w-11 flex-col items-center justify-end"
       aria-label={`${item.kind} ${item.id}, ${Math.round(item.widthMm)} by ${Math.round(item.heightMm)} millimetres, ${Math.round(share * 100)} % left`}
     >
-      <span className="text-[12.5px] font-semibold text-[#39444a]">{item.id}</span>
+      <span className="text-[12.5px] font-semibold text-[var(--pencil-mute)]">{item.id}</span>
       <span
-        className="relative block overflow-hidden border border-[#31424a88] group-hover:border-[#20262a] group-hover:shadow-md"
+        className="relative block overflow-hidden border border-[var(--score-half)] group-hover:border-[var(--pencil)] group-hover:shadow-md"
         style={{ width: w, height: h }}
       >
         <span className="absolute inset-0" style={{ background: glass.colour, opacity: 0.22 }} />
@@ -176,7 +176,7 @@ function Pane({ item, glass, onOpen }: { item: StockItem; glass: Glass; onOpen: 
           style={{
             height: `${share * 100}%`,
             backgroundColor: glass.colour,
-            backgroundImage: `linear-gradient(160deg,#ffffff66,transparent 55%),url(${textureTile(glass.texture)})`,
+            backgroundImage: `linear-gradient(160deg,var(--sheen),transparent 55%),url(${textureTile(glass.texture)})`,
             backgroundSize: 'auto,60px',
           }}
         />

@@ -52,7 +52,7 @@ export function Reckoning() {
                   </span>
                 </span>
                 <span aria-hidden className="mt-1 block h-2 rounded-sm bg-soft">
-                  <i className="block h-2 rounded-sm bg-[#7fa9b4]" style={{ width: `${(100 * count) / most}%` }} />
+                  <i className="block h-2 rounded-sm bg-[var(--bar)]" style={{ width: `${(100 * count) / most}%` }} />
                 </span>
               </li>
             ))}

@@ -68,7 +68,7 @@ export function Today() {
         <ol className="relative flex w-max min-w-full gap-9">
           <li
             aria-hidden
-            className="absolute -inset-x-10 top-[344px] h-3.5 bg-[linear-gradient(#d9cfc0,#c6b8a3_30%,#a8977f)] shadow-[0_4px_4px_#0002] dark:brightness-75"
+            className="absolute -inset-x-10 top-[344px] h-3.5 bg-[linear-gradient(var(--ledge-1),var(--ledge-2)_30%,var(--ledge-3))] shadow-[0_4px_4px_var(--shade-2)] dark:brightness-75"
           />
           {data.jobs.map(({ commission, panels }) => (
             <li key={commission.id} className="flex flex-col">

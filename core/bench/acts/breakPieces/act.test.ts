@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { advance, all, broke, cut, sound } from '../../../test/asks.ts';
+import { advance, broke, cut, sound } from '../../../test/asks.ts';
 import { smallStudio } from '../../../test/smallStudio.ts';
 
 describe('breaks and recuts', () => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { all, cut, sound } from '../../../test/asks.ts';
+import { cut, sound } from '../../../test/asks.ts';
 import { smallStudio } from '../../../test/smallStudio.ts';
 
 describe('cutting', () => {

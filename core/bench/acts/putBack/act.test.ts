@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { advance, all, back, cut, sound } from '../../../test/asks.ts';
+import { advance, back, cut, sound } from '../../../test/asks.ts';
 import { smallStudio } from '../../../test/smallStudio.ts';
 
 describe('undo and redo', () => {
