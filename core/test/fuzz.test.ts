@@ -21,6 +21,7 @@ describe('drawings at random', () => {
   };
 
   it('chords across a square: pieces fill it, Euler holds, every piece has its rings', () => {
+    let read = 0;
     fc.assert(
       fc.property(fc.array(chord, { minLength: 1, maxLength: 9 }), (chords) => {
         const lines = chords.map((c) => `M${onRim(c.side, c.a)}L${onRim(c.side + c.other, c.b)}`).join('');
@@ -28,6 +29,7 @@ describe('drawings at random', () => {
           snapMm: 0,
         });
         if ('refusal' in reading) return;
+        read++;
         const { cartoon } = reading;
         expect(checkMap(cartoon.map, facesOf(cartoon.map))).toEqual([]);
         const sum = cartoon.pieces.reduce((s, p) => s + p.areaMm2, 0);
@@ -40,6 +42,8 @@ describe('drawings at random', () => {
       }),
       { numRuns: 120 },
     );
+    // A reader that refused all would pass otherwise.
+    expect(read).toBeGreaterThan(90);
   });
 
   it('a cut outline is never larger than its region, nor outside of it by area', () => {
@@ -66,6 +70,7 @@ describe('drawings at random', () => {
     '<g transform="translate(5 5)"><path d="M0 0h100v60h-100zM50 0c5 20 -5 40 0 60"/><circle cx="20" cy="30" r="8"/></g><text x="30" y="30">7</text>',
   );
   it('a sound file with characters changed, lost or doubled is read or refused', () => {
+    let read = 0;
     const change = fc.record({
       at: fc.integer({ min: 0, max: SOUND.length - 1 }),
       how: fc.constantFrom('drop', 'double', 'swap'),
@@ -80,10 +85,15 @@ describe('drawings at random', () => {
         }
         const reading = readCartoon(text);
         if ('refusal' in reading) expect(reading.refusal).toMatch(/^[a-z-]+$/);
-        else expect(reading.cartoon.pieces.length).toBeGreaterThan(0);
+        else {
+          read++;
+          expect(reading.cartoon.pieces.length).toBeGreaterThan(0);
+        }
       }),
       { numRuns: 300 },
     );
+    expect(read).toBeGreaterThan(60);
+    expect(read).toBeLessThan(300);
   });
 });
 
@@ -118,26 +128,52 @@ describe('tally lines at random', () => {
     '…',
     '∞',
   );
+  /** What somebody means, as they say it: numbers, then what was done to them. */
+  const meant = fc
+    .tuple(
+      fc.constantFrom('1', '2-5', '12 14', '7-9 11', '20', 'sky'),
+      fc.constantFrom(
+        'cut from S1',
+        'cut from S2',
+        'cut from K1',
+        'ground',
+        'foiled',
+        'in place',
+        'broke',
+        'broke 12 min',
+      ),
+    )
+    .map((said) => [...said]);
+  const line = fc.oneof(fc.array(word, { maxLength: 8 }), meant);
   const s = smallStudio();
   const panel = s.studio.get('panels', 'p') as PanelRow;
   const vocabulary = vocabularyOf(routeOf(s.studio, panel));
   it('are understood, unfinished or explained', () => {
+    const met = { understood: 0, explained: 0, taken: 0 };
     fc.assert(
-      fc.property(fc.array(word, { maxLength: 8 }), (words) => {
+      fc.property(line, (words) => {
         const text = words.join(' ');
         const line = parseTally(text, vocabulary);
         expect(typeof line.kind).toBe('string');
         const meaning = readTally(text, s.studio, panel);
-        if (meaning.problem !== null) expect(meaning.problem).toMatch(/\.$/);
+        if (meaning.problem !== null) {
+          met.explained++;
+          expect(meaning.problem).toMatch(/\.$/);
+        }
         for (const n of meaning.numbers) expect(s.studio.get('pieces', `p/${n}`)).toBeDefined();
         if (meaning.command) {
           const seq = s.studio.seq;
           const refusal = s.try(meaning.command, { basis: seq });
-          if (refusal) expect(s.studio.seq).toBe(seq);
+          met.understood++;
+          if (!refusal) met.taken++;
+          expect(s.studio.seq).toBe(refusal ? seq : seq + 1);
         }
       }),
       { numRuns: 400 },
     );
+    expect(met.understood).toBeGreaterThan(20);
+    expect(met.explained).toBeGreaterThan(20);
+    expect(met.taken).toBeGreaterThan(5);
   });
   it('any text at all does not throw', () => {
     fc.assert(

@@ -1,0 +1,200 @@
+import {
+  SHIPPED_ROUTES,
+  settingsOf,
+  type ActKind,
+  type AskOf,
+  type Command,
+  type StepDefinition,
+} from '../bench/index.ts';
+import { DEFAULT_ALLOWANCE, type Technique } from '../sizing/index.ts';
+import { lastOf, nth, seededRandom, type PieceId } from '../units/index.ts';
+import { drawing, type SmallStudio } from './smallStudio.ts';
+
+/** What somebody at a bench might ask next, by act; a new act does not compile until it is here too. */
+type NextAsks = { readonly [K in ActKind]: () => AskOf<K> };
+
+const REASONS = ['dropped', 'chipped', 'brittle'] as const;
+
+/** Acts of every kind in the small studio, at random by `seed`; many of them are refused, as real ones are. */
+export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
+  const random = seededRandom(seed);
+  const below = (n: number): number => Math.floor(random() * n);
+  const pick = <T>(list: readonly T[]): T => nth(list, below(list.length));
+  const some = (): number[] => Array.from(new Set(Array.from({ length: 1 + below(4) }, () => 1 + below(20))));
+  const maybe = <T>(value: T): T | null => (random() < 0.5 ? value : null);
+  const stock = (): string => pick([...s.studio.all('stock')]).id;
+  const glass = (): string => pick(['blue', 'red']);
+  const panelId = 'p';
+  let made = 0;
+  const fresh = (kind: string): string => `${kind}${++made}`;
+
+  const left = () =>
+    pick([
+      { kind: 'stays' as const },
+      { kind: 'waste' as const },
+      { kind: 'offcuts' as const, offcuts: [{ widthMm: 30 * random() + 5, heightMm: 30 }] },
+    ]);
+  const panel = {
+    id: panelId,
+    commissionId: 'c',
+    technique,
+    widthMm: 100,
+    heightMm: 100,
+    allowance: DEFAULT_ALLOWANCE[technique],
+  };
+  const painted: StepDefinition = {
+    ...nth(nth(SHIPPED_ROUTES, 0).steps, 2),
+    code: 'painted',
+    word: 'painted',
+    verb: 'Paint',
+    calls: ['painted'],
+    onlyAsked: true,
+  };
+  /** The route as shipped, with paint after grinding; another word each time, so that it is a version of its own. */
+  const steps = (): StepDefinition[] => {
+    const shipped = nth(SHIPPED_ROUTES, technique === 'foil' ? 0 : 1).steps;
+    return shipped.flatMap((step) => (step.code === 'ground' ? [step, { ...painted, word: fresh('paint ') }] : [step]));
+  };
+  const redrawn = () => {
+    const measure = 20 + below(20);
+    return some().map((number) => ({
+      id: number as PieceId,
+      number,
+      label: null,
+      areaMm2: measure * 30,
+      perimeterMm: 2 * (measure + 30),
+      widthMm: measure,
+      heightMm: 30,
+      difficulty: 1 + below(5),
+      isNew: false,
+      changed: random() < 0.5,
+    }));
+  };
+
+  const asks: NextAsks = {
+    'change-settings': () => ({
+      studio: fresh('Studio '),
+      limits: { ...settingsOf(s.studio).limits, narrowMm: 5 + below(4) },
+    }),
+    'save-person': () => ({
+      id: pick(['ada', 'bo']),
+      name: fresh('Person '),
+      initial: 'P',
+      rateCentsPerHour: 1000 * (1 + below(9)),
+      active: true,
+    }),
+    'save-glass': () => ({
+      id: glass(),
+      code: fresh('G-'),
+      name: 'glass',
+      colour: '#336699',
+      texture: 'smooth',
+      thicknessMm: 3,
+      hiding: 'clear',
+      flow: false,
+      priceCentsPerM2: 1000 * below(50),
+    }),
+    'save-commission': () => ({ id: pick(['c', 'd']), title: fresh('Title '), client: '', due: null, note: '' }),
+    'save-panel': () => ({ ...panel, name: fresh('Light ') }),
+    'save-route': () => ({ key: technique, name: 'With paint', technique, steps: steps() }),
+    'accept-drawing': () => {
+      const pieces = redrawn();
+      return drawing(pieces, technique, {
+        cartoonId: fresh('k'),
+        follows: s.studio.get('panels', panelId)?.cartoonId ?? null,
+        pieceCount: 20,
+        joints: [],
+      });
+    },
+    'choose-glass': () => ({ panelId, numbers: some(), glassId: maybe(glass()) }),
+    mark: () => ({
+      panelId,
+      numbers: some(),
+      ...pick([{ flowDeg: below(180) }, { section: pick(['A', 'B']), sectionName: 'sky' }, { locked: random() < 0.3 }]),
+      ...(random() < 0.3 ? { recheck: false as const } : {}),
+    }),
+    'ask-steps': () => ({ panelId, numbers: some(), steps: maybe(['painted']) ?? [] }),
+    cut: () => ({ panelId, sources: [{ stockId: stock(), numbers: some(), left: left() }] }),
+    advance: () => ({ panelId, numbers: some(), to: pick(['ground', 'painted', 'foiled', 'leaded', 'in-place']) }),
+    'send-back': () => ({ panelId, numbers: some(), reason: 'other' }),
+    break: () => ({
+      panelId,
+      numbers: some(),
+      reason: pick(REASONS),
+      minutes: below(10),
+      recut: maybe({ stockId: stock(), left: left() }),
+    }),
+    'solder-joints': () => ({
+      panelId,
+      side: pick(['front', 'back']),
+      joints: Array.from(new Set([1 + below(9), 1 + below(9)])),
+    }),
+    'finish-step': () => ({
+      panelId,
+      step: pick(['solder-front', 'solder-back', 'rim', 'cement', 'patina', 'deliver']),
+    }),
+    receive: () => ({
+      label: fresh('N'),
+      glassId: glass(),
+      kind: 'offcut',
+      widthMm: 60,
+      heightMm: 60,
+      place: '',
+      costCents: 5,
+    }),
+    'move-stock': () => ({ stockId: stock(), place: fresh('slot ') }),
+    'write-off': () => ({ stockId: stock(), reason: 'test' }),
+    'start-clock': () => ({ id: fresh('t'), personId: 'ada', panelId: maybe(panelId), stage: 'cutting' }),
+    'stop-clock': () => ({ personId: 'ada', endedAt: null }),
+    'enter-hours': () => ({
+      id: fresh('h'),
+      personId: 'ada',
+      panelId,
+      stage: 'design',
+      startedAt: s.at - 3_600_000,
+      endedAt: s.at,
+      note: '',
+    }),
+    'remove-hours': () => ({ entryId: lastOf([...s.studio.all('hours')])?.id ?? 'none' }),
+    'put-back': () => {
+      const back = s.putBack(pick(['undo', 'undo', 'redo']), pick(BENCHES));
+      if (back.kind !== 'put-back') throw new Error('no put-back');
+      return back.ask;
+    },
+  };
+  const route = asks['save-route']();
+  s.do({ kind: 'save-route', ask: route });
+  s.do({ kind: 'save-panel', ask: { ...asks['save-panel'](), route: route.key } });
+
+  /** What brings the panel on from where it stands: glass chosen, cut, worked to the last stage, joints, steps. */
+  const onwards = (): Command => {
+    const pieces = [...s.studio.all('pieces')];
+    const without = pieces.filter((p) => p.glassId === null).map((p) => p.number);
+    if (without.length > 0) return { kind: 'choose-glass', ask: { panelId, numbers: without, glassId: glass() } };
+    const toCut = pieces.find((p) => p.stage === 'to-cut');
+    if (toCut) {
+      const enough = [...s.studio.all('stock')].find((i) => i.glassId === toCut.glassId && i.areaMm2 > 2000);
+      const sheet = { ...asks.receive(), glassId: toCut.glassId ?? glass(), widthMm: 300, heightMm: 300 };
+      if (!enough) return { kind: 'receive', ask: sheet };
+      const source = { stockId: enough.id, numbers: [toCut.number], left: { kind: 'stays' as const } };
+      return { kind: 'cut', ask: { panelId, sources: [source] } };
+    }
+    const last = technique === 'foil' ? 'in-place' : 'leaded';
+    const behind = pieces.filter((p) => p.stage !== last).map((p) => p.number);
+    if (behind.length > 0) return { kind: 'advance', ask: { panelId, numbers: behind, to: last } };
+    const kind = pick(['solder-joints', 'finish-step'] as const);
+    return { kind, ask: asks[kind]() } as Command;
+  };
+  return {
+    bench: (): string => pick(BENCHES),
+    onwards,
+    /** Half of what is asked are the acts of the bench itself; the rest is any act that there is. */
+    command: (): Command => {
+      const kind = random() < 0.5 ? pick(DAILY) : pick(Object.keys(asks) as ActKind[]);
+      return { kind, ask: asks[kind]() } as Command;
+    },
+  };
+}
+
+const BENCHES = ['bench-1', 'bench-2'] as const;
+const DAILY = ['cut', 'advance', 'break', 'receive', 'solder-joints'] as const satisfies readonly ActKind[];
