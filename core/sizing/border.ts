@@ -16,6 +16,24 @@ export function panelInOpening({ widthMm, heightMm, clearanceMm }: Opening): { w
   return { widthMm: widthMm - 2 * clearanceMm, heightMm: heightMm - 2 * clearanceMm };
 }
 
+/** Measures this much apart are the same to whoever sets a panel, mm. */
+const SAME_SIZE_MM = 0.05;
+
+interface Size {
+  readonly widthMm: number;
+  readonly heightMm: number;
+}
+
+/** The size of a panel with what lies outside of its drawn outline. */
+export function finishedSize({ widthMm, heightMm }: Size, allowance: LineAllowance): Size {
+  const rimMm = 2 * outsideOfOutline(allowance);
+  return { widthMm: widthMm + rimMm, heightMm: heightMm + rimMm };
+}
+
+/** Whether a finished panel goes into the room there is for it. */
+export const fitsInto = (finished: Size, room: Size): boolean =>
+  finished.widthMm <= room.widthMm + SAME_SIZE_MM && finished.heightMm <= room.heightMm + SAME_SIZE_MM;
+
 /** Where each edge of a border lies, in mm inwards from the opening's edge (or from the panel's, without one). */
 export interface BorderEdges {
   readonly openingMm: number;

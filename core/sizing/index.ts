@@ -6,6 +6,14 @@ export {
   type Technique,
 } from './allowance.ts';
 export { cutOutline, cutOutlines, innerOffset, outerLines, outlineOffset, type CutPiece } from './cutOutline.ts';
-export { borderEdges, outsideOfOutline, panelInOpening, type BorderEdges, type Opening } from './border.ts';
+export {
+  borderEdges,
+  finishedSize,
+  fitsInto,
+  outsideOfOutline,
+  panelInOpening,
+  type BorderEdges,
+  type Opening,
+} from './border.ts';
 export { worstGrowth, type Scan } from './growth.ts';
 export { innerKeeps, readProfile, rimKeeps, USUAL_PROFILES, type Keeps, type Profile } from './profiles.ts';

@@ -11,6 +11,8 @@ import {
   readProfile,
   worstGrowth,
   type LineAllowance,
+  finishedSize,
+  fitsInto,
 } from './index.ts';
 
 function cuts(source: string, allowance: LineAllowance) {
@@ -148,5 +150,23 @@ describe('growth', () => {
     expect(across?.from[1]).toBeLessThan(60);
     expect(down).toMatchObject({ crossed: 1 });
     expect(worstGrowth(reading.cartoon, DEFAULT_ALLOWANCE.foil, 0.8).across).toBeNull();
+  });
+});
+
+describe('a finished panel and its opening', () => {
+  const drawn = { widthMm: 400, heightMm: 300 };
+  it('is the drawing and what lies outside of it: half a came where the line is the glass’s edge', () => {
+    const lead = { ...DEFAULT_ALLOWANCE.lead, outline: 'came-outside' as const };
+    expect(finishedSize(drawn, lead)).toEqual(drawn);
+    const grown = finishedSize(drawn, { ...lead, outline: 'glass-edge' });
+    expect(grown.widthMm - 400).toBeGreaterThan(0);
+    expect(grown.widthMm - 400).toBeCloseTo(grown.heightMm - 300, 9);
+  });
+  it('goes in when neither way is larger, but for a rounding', () => {
+    expect(fitsInto(drawn, drawn)).toBe(true);
+    expect(fitsInto(drawn, { widthMm: 399.951, heightMm: 300 })).toBe(true);
+    expect(fitsInto(drawn, { widthMm: 399.949, heightMm: 300 })).toBe(false);
+    expect(fitsInto(drawn, { widthMm: 400, heightMm: 299.949 })).toBe(false);
+    expect(fitsInto(drawn, { widthMm: 900, heightMm: 299 })).toBe(false);
   });
 });

@@ -1,10 +1,11 @@
-import { select } from 'd3-selection';
-import { zoom, zoomIdentity, type ZoomBehavior } from 'd3-zoom';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import { useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { neighbourTowards, type Direction } from '#core/cartoon';
 import { contains, type Point } from '#core/geometry';
-import { Button } from '../ui/Button.tsx';
 import type { PanelPaths } from './paths.ts';
+import { Picked } from './Picked.tsx';
+import { BoardTools } from './BoardTools.tsx';
+import { useLasso } from './useLasso.ts';
+import { useZoom } from './useZoom.ts';
 
 export interface BoardProps {
   readonly paths: PanelPaths;
@@ -34,8 +35,6 @@ const ARROWS: Readonly<Record<string, Direction>> = {
 };
 const HEADINGS: Readonly<Record<Direction, Point>> = { left: [-1, 0], right: [1, 0], up: [0, -1], down: [0, 1] };
 const MARGIN = 0.05;
-/** A press that moves less than this is a tap. Screen pixels. */
-const TAP_PX = 6;
 
 /** The worktop on which a panel lies: zoom, tap, lasso, arrow keys to the true neighbour. */
 export function Board(props: BoardProps) {
@@ -58,32 +57,10 @@ export function Board(props: BoardProps) {
   const [crosshair, setCrosshair] = useState<Point | null>(null);
   const svg = useRef<SVGSVGElement>(null);
   const stage = useRef<SVGGElement>(null);
-  const zoomer = useRef<ZoomBehavior<SVGSVGElement, unknown> | null>(null);
-  const [lasso, setLasso] = useState<Point[] | null>(null);
-  const [lassoing, setLassoing] = useState(false);
+  const { zoomBy, whole } = useZoom(svg, stage);
   const { x, y, width, height } = paths.box;
   const pad = Math.max(width, height) * MARGIN;
   const viewBox = `${x - pad} ${y - pad} ${width + 2 * pad} ${height + 2 * pad}`;
-
-  useEffect(() => {
-    const node = svg.current;
-    if (!node) return;
-    const behavior = zoom<SVGSVGElement, unknown>()
-      .scaleExtent([1, 40])
-      .filter(
-        (event: Event & { shiftKey?: boolean; button?: number }) =>
-          !event.shiftKey && !node.dataset.lasso && !event.button && event.type !== 'dblclick',
-      )
-      .clickDistance(TAP_PX)
-      .on('zoom', ({ transform }) => stage.current?.setAttribute('transform', transform.toString()));
-    zoomer.current = behavior;
-    select(node).call(behavior);
-    return () => void select(node).on('.zoom', null);
-  }, []);
-
-  const zoomBy = (factor: number) =>
-    svg.current && zoomer.current && zoomer.current.scaleBy(select(svg.current), factor);
-  const whole = () => svg.current && zoomer.current && zoomer.current.transform(select(svg.current), zoomIdentity);
 
   const toMm = (event: { clientX: number; clientY: number }): Point => {
     const matrix = stage.current?.getScreenCTM();
@@ -92,20 +69,12 @@ export function Board(props: BoardProps) {
     return [mirrored ? 2 * x + width - p.x : p.x, p.y];
   };
 
-  const down = (event: PointerEvent) => {
-    if (!event.shiftKey && !lassoing) return;
-    svg.current?.setPointerCapture(event.pointerId);
-    setLasso([toMm(event)]);
-  };
-  const move = (event: PointerEvent) => lasso && setLasso([...lasso, toMm(event)]);
-  const up = (event: PointerEvent) => {
-    if (!lasso) return;
-    setLasso(null);
-    if (lasso.length < 6) return;
-    const inside = [...paths.pieces.values()].filter((p) => contains(lasso, p.labelAt)).map((p) => p.number);
-    onPick(inside, event.ctrlKey || event.metaKey ? 'add' : 'set');
-    setLassoing(false);
-  };
+  const { lasso, lassoing, setLassoing, hand } = useLasso(toMm, (ring, isMore) =>
+    onPick(
+      [...paths.pieces.values()].filter((p) => contains(ring, p.labelAt)).map((p) => p.number),
+      isMore ? 'add' : 'set',
+    ),
+  );
   const click = (event: React.MouseEvent) => {
     if (onPoint && !lassoing) return onPoint(toMm(event));
     const mark = (event.target as Element).closest('[data-piece]');
@@ -155,9 +124,7 @@ export function Board(props: BoardProps) {
         tabIndex={0}
         onKeyDown={keyDown}
         onClick={click}
-        onPointerDown={down}
-        onPointerMove={move}
-        onPointerUp={up}
+        {...hand}
         className={`min-h-0 flex-1 touch-none ${narrow ? 'mb-14' : ''} select-none outline-none focus-visible:outline-3 focus-visible:-outline-offset-4 focus-visible:outline-copper ${lassoing ? 'cursor-crosshair' : ''}`}
         data-testid="board"
       >
@@ -174,90 +141,14 @@ export function Board(props: BoardProps) {
               />
             )}
             {children}
-            <g style={{ pointerEvents: 'none' }} fill="none">
-              {[...meant].map((n) => (
-                <path
-                  key={n}
-                  d={paths.region.get(n)}
-                  fill="var(--copper)"
-                  fillOpacity={0.22}
-                  stroke="var(--copper)"
-                  strokeWidth={1.4}
-                  data-meant={n}
-                />
-              ))}
-              {paths.joints
-                .filter((j) => meantJoints.has(j.number))
-                .map((j) => (
-                  <circle
-                    key={j.number}
-                    cx={j.at[0]}
-                    cy={j.at[1]}
-                    r={5.5}
-                    stroke="var(--copper)"
-                    strokeWidth={1.6}
-                    data-meant-joint={j.number}
-                  />
-                ))}
-              {[...selected].map((n) => (
-                <g key={n} data-selected={n}>
-                  <path
-                    d={paths.region.get(n)}
-                    stroke={dark ? 'var(--pick-dark)' : 'var(--pencil)'}
-                    strokeWidth={1.9}
-                  />
-                  <path
-                    d={paths.region.get(n)}
-                    stroke={dark ? 'var(--pencil)' : 'var(--bright)'}
-                    strokeWidth={0.8}
-                    strokeDasharray="3.5 2.6"
-                  />
-                </g>
-              ))}
-              {onPoint && crosshair && (
-                <path
-                  d={`M${crosshair[0] - pad} ${crosshair[1]}h${2 * pad}M${crosshair[0]} ${crosshair[1] - pad}v${2 * pad}`}
-                  stroke="var(--copper)"
-                  strokeWidth={0.7}
-                />
-              )}
-              {lasso && (
-                <path
-                  d={`M${lasso.map((p) => p.join(' ')).join('L')}Z`}
-                  stroke="var(--copper)"
-                  strokeWidth={1.2}
-                  strokeDasharray="4 3"
-                  fill="var(--copper)"
-                  fillOpacity={0.08}
-                />
-              )}
-            </g>
+            <Picked
+              {...{ paths, selected, meant, meantJoints, dark, lasso, pad }}
+              crosshair={onPoint ? crosshair : null}
+            />
           </g>
         </g>
       </svg>
-      <div
-        className={`absolute z-10 flex flex-wrap justify-end gap-1.5 ${narrow ? 'inset-x-2 bottom-2' : 'right-4 -top-[50px]'}`}
-      >
-        {tools}
-        <Button
-          look="line"
-          className="px-2.5 xl:px-4"
-          aria-pressed={lassoing}
-          onClick={() => setLassoing(!lassoing)}
-          title="Draw round pieces (or hold Shift and drag)"
-        >
-          Lasso
-        </Button>
-        <Button look="line" aria-label="Closer" onClick={() => zoomBy(1.5)}>
-          +
-        </Button>
-        <Button look="line" aria-label="Further off" onClick={() => zoomBy(1 / 1.5)}>
-          −
-        </Button>
-        <Button look="line" className="px-2.5 xl:px-4" onClick={whole}>
-          Whole
-        </Button>
-      </div>
+      <BoardTools {...{ narrow, lassoing, setLassoing, zoomBy, whole }}>{tools}</BoardTools>
     </div>
   );
 }

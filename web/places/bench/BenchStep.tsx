@@ -1,6 +1,5 @@
 import { ToggleGroup } from 'radix-ui';
 import { useCallback, useState } from 'react';
-import { Link } from 'react-router';
 import { tallyOf } from '#core/words';
 import { Board } from '../../panel/Board.tsx';
 import { MOST_TEXTURED, PanelPicture, type View } from '../../panel/PanelPicture.tsx';
@@ -8,6 +7,7 @@ import { useSelection } from '../../state/selection.ts';
 import { TallyLine } from '../../tally/TallyLine.tsx';
 import { useTally } from '../../tally/useTally.ts';
 import { Inspector } from './Inspector.tsx';
+import { NoDrawing } from './NoDrawing.tsx';
 import { PieceTable } from './PieceTable.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
 import { SourceAsk } from './SourceAsk.tsx';
@@ -137,20 +137,3 @@ export function BenchStep() {
 const NONE: ReadonlySet<number> = new Set();
 const TOOL =
   'min-h-11 rounded-md border border-line bg-raised px-2.5 text-[15px] xl:px-4 text-ink hover:border-strong data-[state=on]:border-ink data-[state=on]:shadow-[inset_0_-3px_0_var(--ink)] aria-pressed:border-ink aria-pressed:shadow-[inset_0_-3px_0_var(--ink)]';
-
-function NoDrawing({ id }: { id: string }) {
-  return (
-    <main className="grid flex-1 place-content-center gap-3 p-10 text-center">
-      <h2 className="text-2xl">No drawing yet</h2>
-      <p className="max-w-md text-mute">
-        The bench begins with the cartoon: its closed regions become the numbered pieces.
-      </p>
-      <Link
-        to={`/panels/${id}/cartoon`}
-        className="mx-auto inline-flex min-h-11 items-center rounded-md bg-copper px-5 font-semibold text-white"
-      >
-        Bring in the drawing
-      </Link>
-    </main>
-  );
-}

@@ -1,31 +1,25 @@
 import { useState } from 'react';
 import {
-  BACK_REASONS,
-  BREAK_REASON_CODES,
   BEGINS,
-  reasonWords,
   stageIndex,
   stepOf,
   TAKES_GLASS,
   wayOf,
   workCaution,
-  type BackReason,
-  type BreakReason,
   type SourceQuestion,
   type StepCode,
 } from '#core/bench';
 import { count, showArea, showNumbers } from '#core/units';
-import { nextThing } from '#core/words';
 import { useSend } from '../../state/send.ts';
-import { usePanelHistory } from '../../state/studio.ts';
 import type { AskedRecut } from '../../tally/useTally.ts';
 import { Button } from '../../ui/Button.tsx';
-import { momentWords } from '../../ui/dates.ts';
-import { ChoiceField, TextField } from '../../ui/Field.tsx';
+import { BackForm } from './BackForm.tsx';
+import { BrokeForm } from './BrokeForm.tsx';
+import { NothingInHand } from './NothingInHand.tsx';
 import { OnePiece } from './OnePiece.tsx';
 import type { PanelView } from '../../panel/view.ts';
 
-interface InspectorProps {
+export interface InspectorProps {
   readonly view: PanelView;
   readonly numbers: readonly number[];
   readonly ask: (questions: readonly SourceQuestion[], recut?: AskedRecut) => void;
@@ -105,110 +99,5 @@ export function Inspector({ view, numbers, ask }: InspectorProps) {
         </div>
       )}
     </div>
-  );
-}
-
-function NothingInHand({ view }: { view: PanelView }) {
-  const { panel, pieces, settings } = view;
-  const { data } = usePanelHistory(panel.id);
-  const next = nextThing(panel, pieces);
-  return (
-    <div className="flex flex-col gap-4">
-      <h2 className="text-2xl">Next</h2>
-      <p className="text-[17px]">
-        {next.before}
-        <b className="text-copper-ink">{next.strong}</b>
-        {next.after}
-      </p>
-      <p className="text-[15px] text-mute">Tap a piece, draw a lasso round some, or type their numbers below.</p>
-      <h3 className="mt-2 text-[17px]">Lately</h3>
-      <ol className="grid gap-2 border-l-2 border-line pl-3.5 text-[14.5px]">
-        {(data?.lines ?? []).slice(0, 12).map((line) => (
-          <li key={line.seq} className={line.mishap ? 'text-risk' : ''}>
-            <span className="text-mute">{momentWords(line.at, settings.locale)}</span> {line.words}
-            {line.who && <span className="text-mute"> · {line.who}</span>}
-          </li>
-        ))}
-      </ol>
-    </div>
-  );
-}
-
-function BrokeForm({ view, numbers, ask, close }: InspectorProps & { close: () => void }) {
-  const [reason, setReason] = useState<BreakReason>('score-ran-off');
-  const [minutes, setMinutes] = useState('');
-  const send = useSend();
-  const time = Number(minutes || 0);
-  const problem = Number.isFinite(time) && time >= 0 && time <= 600 ? null : 'Minutes as a number, 0 to 600.';
-  const same = new Set(view.pieces.filter((p) => numbers.includes(p.number)).map((p) => p.glassId));
-  const [glassId] = same;
-  return (
-    <form className="flex flex-col gap-2.5" onSubmit={(event) => event.preventDefault()} aria-label="What broke it">
-      <ChoiceField
-        label="Why"
-        value={reason}
-        onChange={(e) => setReason(e.target.value as BreakReason)}
-        options={BREAK_REASON_CODES.map((value) => ({ value, text: reasonWords(value) }))}
-      />
-      <TextField
-        label="Minutes it cost"
-        inputMode="numeric"
-        value={minutes}
-        onChange={(e) => setMinutes(e.target.value)}
-        placeholder="0"
-        problem={problem}
-      />
-      <Button
-        look="go"
-        disabled={problem !== null}
-        onClick={() =>
-          void send
-            .command({ kind: 'break', ask: { panelId: view.panel.id, numbers, reason, minutes: time, recut: null } })
-            .then((done) => done && close())
-        }
-      >
-        Broke: back to be cut
-      </Button>
-      <div className="grid grid-cols-2 gap-2">
-        <Button
-          disabled={problem !== null || same.size !== 1 || !glassId}
-          onClick={() => {
-            close();
-            ask([{ glassId: glassId as string, numbers }], { reason, minutes: time });
-          }}
-        >
-          Recut from …
-        </Button>
-        <Button onClick={close}>Leave it</Button>
-      </div>
-    </form>
-  );
-}
-
-function BackForm({ view, numbers, close }: Omit<InspectorProps, 'ask'> & { close: () => void }) {
-  const [reason, setReason] = useState<BackReason>('rough edge');
-  const send = useSend();
-  return (
-    <form className="flex flex-col gap-2.5" onSubmit={(event) => event.preventDefault()} aria-label="Why it goes back">
-      <ChoiceField
-        label="Why does it go back a stage?"
-        value={reason}
-        onChange={(e) => setReason(e.target.value as BackReason)}
-        options={BACK_REASONS.map((value) => ({ value, text: value }))}
-      />
-      <div className="grid grid-cols-2 gap-2">
-        <Button
-          look="go"
-          onClick={() =>
-            void send
-              .command({ kind: 'send-back', ask: { panelId: view.panel.id, numbers, reason } })
-              .then((done) => done && close())
-          }
-        >
-          Back a stage
-        </Button>
-        <Button onClick={close}>Leave it</Button>
-      </div>
-    </form>
   );
 }

@@ -4,15 +4,14 @@ import { takersOf } from '#core/stock';
 import { minutesByPiece } from '#core/labour';
 import { showArea, showMinutes, trimNumber } from '#core/units';
 import { cuttingFindingWords } from '#core/words';
-import { boxOf } from '#core/geometry';
 import { ScorePicture } from '../../panel/ScorePicture.tsx';
-import { textureTile, TILE_MM } from '../../panel/textures.ts';
 import { useSend } from '../../state/send.ts';
 import { usePanelHours, usePieceHistory, type PieceRow } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { momentWords } from '../../ui/dates.ts';
 import { Measures } from '../../ui/Length.tsx';
 import type { PanelView } from '../../panel/view.ts';
+import { PieceDrawing } from './PieceDrawing.tsx';
 
 /** One piece: its glass as cut, its facts in words, its history. */
 export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) {
@@ -121,56 +120,5 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
         </ol>
       )}
     </>
-  );
-}
-
-function PieceDrawing({ view, piece }: { view: PanelView; piece: PieceRow }) {
-  const { answer, glasses } = view;
-  const cut = answer?.cuts.find((c) => c.number === piece.number);
-  if (!cut || cut.rings.length === 0) return null;
-  const { minX, minY, maxX, maxY } = boxOf(cut.rings.flat());
-  const pad = Math.max(maxX - minX, maxY - minY) * 0.06;
-  const glass = piece.glassId ? glasses.get(piece.glassId) : undefined;
-  const d = view.paths?.glass.get(piece.number);
-  const [cx, cy] = [(minX + maxX) / 2, (minY + maxY) / 2];
-  const arrow = Math.min(maxX - minX, maxY - minY) * 0.3;
-  return (
-    <svg
-      role="img"
-      aria-label={`Cut outline of piece ${piece.number}`}
-      viewBox={`${minX - pad} ${minY - pad} ${maxX - minX + 2 * pad} ${maxY - minY + 2 * pad}`}
-      className="h-36 w-full shrink-0"
-    >
-      {glass && (
-        <defs>
-          <pattern
-            id="one-tex"
-            width={TILE_MM[glass.texture]}
-            height={TILE_MM[glass.texture]}
-            patternUnits="userSpaceOnUse"
-          >
-            <image href={textureTile(glass.texture)} width={TILE_MM[glass.texture]} height={TILE_MM[glass.texture]} />
-          </pattern>
-        </defs>
-      )}
-      <path
-        d={d}
-        fill={glass?.colour ?? 'var(--paper)'}
-        stroke="var(--score)"
-        strokeWidth={1}
-        vectorEffect="non-scaling-stroke"
-      />
-      {glass && <path d={d} fill="url(#one-tex)" />}
-      {(glass?.flow || (piece.flowDeg ?? null) !== null) && (
-        <path
-          transform={`rotate(${piece.flowDeg ?? 0} ${cx} ${cy})`}
-          d={`M${cx - arrow} ${cy}h${2 * arrow}m${-arrow * 0.4} ${-arrow * 0.25}l${arrow * 0.4} ${arrow * 0.25}l${-arrow * 0.4} ${arrow * 0.25}`}
-          fill="none"
-          stroke="var(--flow)"
-          strokeWidth={2}
-          vectorEffect="non-scaling-stroke"
-        />
-      )}
-    </svg>
   );
 }

@@ -1,5 +1,5 @@
 import type { Repair } from '#core/cartoon';
-import { count, lengthToMm, showLength } from '#core/units';
+import { count, showLength } from '#core/units';
 import type { OutlineMeaning } from '#core/sizing';
 import { Button } from '../../ui/Button.tsx';
 import { ChoiceField, TextField } from '../../ui/Field.tsx';
@@ -7,6 +7,7 @@ import { Measures } from '../../ui/Length.tsx';
 import type { PanelView } from '../../panel/view.ts';
 import { CartoonNotes } from './CartoonNotes.tsx';
 import { ChangeList, isInHand } from './ChangeList.tsx';
+import { measureProblem, snapProblem } from './importEntries.ts';
 import { RepairList } from './RepairList.tsx';
 import type { ImportOptions } from './useImport.ts';
 import type { Preview } from './usePreview.ts';
@@ -41,7 +42,10 @@ export function ImportPanel({
   const short = result.findings.flatMap((f) => (f.kind === 'short-of-joint' ? [f] : []));
   const widestMm = Math.max(0, ...short.map((f) => f.gapMm));
   const lost = result.changes.gone.filter((n) => pieces.some((p) => p.number === n && isInHand(p)));
-  const problems = { measure: measureProblem(options.measure, view), snap: snapProblem(options.snap, view) };
+  const problems = {
+    measure: measureProblem(options.measure, settings.unit),
+    snap: snapProblem(options.snap, settings.unit),
+  };
   const refuse = (repair: Repair, isRefused: boolean) =>
     change({ refused: isRefused ? [...options.refused, repair] : options.refused.filter((r) => r !== repair) });
   return (
@@ -154,16 +158,4 @@ export function ImportPanel({
       <CartoonNotes answer={answer} unit={settings.unit} limits={view.limits} show={(at) => at && show(at)} />
     </>
   );
-}
-
-export function measureProblem(text: string, { settings }: PanelView): string | null {
-  if (text.trim() === '') return null;
-  const mm = lengthToMm(text, settings.unit);
-  return mm !== null && mm > 0 && mm <= 3200 ? null : 'A length above 0, such as 420 mm or 16 1/2 in.';
-}
-
-export function snapProblem(text: string, { settings }: PanelView): string | null {
-  if (text.trim() === '') return null;
-  const mm = lengthToMm(text, settings.unit);
-  return mm !== null && mm >= 0 && mm <= 20 ? null : 'A length from 0 to 20 mm.';
 }

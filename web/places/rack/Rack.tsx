@@ -1,16 +1,15 @@
 import { useState } from 'react';
-import type { Glass, StockItem } from '#core/stock';
+import type { Glass } from '#core/stock';
 import { count, showArea, showMoney } from '#core/units';
-import { useRack, useSettings, useStudio, type StockRow } from '../../state/studio.ts';
-import { textureTile } from '../../panel/textures.ts';
+import { useRack, useSettings, useStudio } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { GlassForm } from './GlassForm.tsx';
 import { ReceiveForm } from './ReceiveForm.tsx';
+import { Slot } from './Slot.tsx';
 import { StockCard } from './StockCard.tsx';
 
 type Open = { kind: 'receive' } | { kind: 'glass'; glass?: Glass } | { kind: 'item'; id: string } | null;
-const PX_PER_MM = 0.155;
 
 /** The rack: sheets and offcuts standing in their slots, to one scale, in their colours, lit from behind. */
 export function Rack() {
@@ -113,74 +112,5 @@ export function Rack() {
         )}
       </Sheet>
     </main>
-  );
-}
-
-function Slot({
-  glass,
-  items,
-  onItem,
-  onGlass,
-  price,
-}: {
-  glass: Glass;
-  items: readonly StockRow[];
-  onItem: (id: string) => void;
-  onGlass: () => void;
-  price: string;
-}) {
-  const sorted = [...items].sort((a, b) => b.heightMm * b.widthMm - a.heightMm * a.widthMm);
-  return (
-    <li className="flex flex-col border-t border-line pt-3 pb-4">
-      <button
-        type="button"
-        onClick={onGlass}
-        className="mb-2 flex min-h-11 items-baseline gap-2 text-left hover:underline"
-      >
-        <b className="font-head text-[17px]">{glass.code}</b>
-        <span>{glass.name}</span>
-        <span className="ml-auto text-[14.5px] text-mute">
-          {glass.texture}, {glass.hiding}
-          {glass.flow ? ', flow' : ''} · {glass.thicknessMm} mm · {price}
-        </span>
-      </button>
-      <div className="flex min-h-[104px] flex-wrap items-end gap-2.5 rounded-sm bg-[linear-gradient(var(--slot-1),var(--slot-2))] px-3 pt-3 shadow-[inset_0_-7px_0_var(--joint-edge)] dark:brightness-90">
-        {sorted.map((item) => (
-          <Pane key={item.id} item={item} glass={glass} onOpen={() => onItem(item.id)} />
-        ))}
-        {sorted.length === 0 && <p className="self-center pb-2 text-[15px] text-[var(--slot-words)]">none left</p>}
-      </div>
-    </li>
-  );
-}
-
-/** One sheet or offcut to scale; what is cut from it already is shown as the paler share of its height. */
-function Pane({ item, glass, onOpen }: { item: StockItem; glass: Glass; onOpen: () => void }) {
-  const [w, h] = [Math.max(16, item.widthMm * PX_PER_MM), Math.max(14, item.heightMm * PX_PER_MM)];
-  const share = Math.min(1, item.areaMm2 / (item.widthMm * item.heightMm));
-  return (
-    <button
-      type="button"
-      onClick={onOpen}
-      className="group mb-[7px] flex min-h-11 min-w-11 flex-col items-center justify-end"
-      aria-label={`${item.kind} ${item.id}, ${Math.round(item.widthMm)} by ${Math.round(item.heightMm)} millimetres, ${Math.round(share * 100)} % left`}
-    >
-      <span className="text-[12.5px] font-semibold text-[var(--pencil-mute)]">{item.id}</span>
-      <span
-        className="relative block overflow-hidden border border-[var(--score-half)] group-hover:border-[var(--pencil)] group-hover:shadow-md"
-        style={{ width: w, height: h }}
-      >
-        <span className="absolute inset-0" style={{ background: glass.colour, opacity: 0.22 }} />
-        <span
-          className="absolute inset-x-0 bottom-0"
-          style={{
-            height: `${share * 100}%`,
-            backgroundColor: glass.colour,
-            backgroundImage: `linear-gradient(160deg,var(--sheen),transparent 55%),url(${textureTile(glass.texture)})`,
-            backgroundSize: 'auto,60px',
-          }}
-        />
-      </span>
-    </button>
   );
 }

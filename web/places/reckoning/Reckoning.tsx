@@ -22,7 +22,7 @@ export function Reckoning() {
   const nameOf = (panelId: string) => data.latest.find((m) => m.panelId === panelId)?.panelName ?? '';
   return (
     <main className="mx-auto grid max-w-6xl gap-x-14 gap-y-8 px-10 py-6 lg:grid-cols-2">
-      <header className="flex flex-wrap items-end gap-6 lg:col-span-2">
+      <header className="flex flex-wrap items-start gap-6 lg:col-span-2">
         <h1 className="text-[28px]">Reckoning</h1>
         <div className="ml-auto w-56">
           <ChoiceField

@@ -4,8 +4,6 @@ import type { Point } from '#core/geometry';
 import type { PanelPaths } from '../../panel/paths.ts';
 import type { PieceRow } from '../../state/studio.ts';
 import { isInHand } from './ChangeList.tsx';
-import { LeftLines } from './LeftLines.tsx';
-import type { Desk } from './useDesk.ts';
 
 const SHADES = ['var(--paper)', 'var(--paper-2)', 'var(--paper-3)', 'var(--paper-4)'];
 
@@ -113,88 +111,6 @@ function FlowArrow({ at: [x, y], deg, lengthMm, offMm }: { at: Point; deg: numbe
         fill="none"
         markerEnd="url(#flow-head)"
       />
-    </g>
-  );
-}
-
-/** What is being tapped, proposed or pointed at, over the sheet. */
-export function DeskMarks({ desk, paths, answer }: { desk: Desk; paths: PanelPaths; answer: CartoonAnswer }) {
-  const { cartoon } = answer;
-  const unit = Math.max(paths.box.width, paths.box.height) / 100;
-  const node = desk.node === null ? undefined : cartoon.map.nodes[desk.node];
-  const line = (points: readonly Point[]) => `M${points.map((p) => p.join(' ')).join('L')}`;
-  return (
-    <g style={{ pointerEvents: 'none' }} fill="none">
-      {(desk.mode === 'look' || desk.mode === 'add-line') && <LeftLines findings={answer.findings} unit={unit} />}
-      {(desk.mode === 'move-node' || desk.mode === 'add-line') &&
-        cartoon.map.nodes.map(([x, y], i) => (
-          <circle
-            key={i}
-            cx={x}
-            cy={y}
-            r={unit * 0.45}
-            fill="var(--bright)"
-            stroke="var(--held)"
-            strokeWidth={unit * 0.14}
-          />
-        ))}
-      {[...desk.lines].map((i) => (
-        <path
-          key={i}
-          d={paths.lines[i]}
-          stroke="var(--copper)"
-          strokeWidth={unit * 0.7}
-          strokeLinecap="round"
-          data-picked-line={i}
-        />
-      ))}
-      {desk.mode === 'look' &&
-        desk.proposal.map((points, i) => (
-          <path key={i} d={line(points)} stroke="var(--bright)" strokeWidth={unit * 0.8} strokeLinecap="round" />
-        ))}
-      {desk.mode === 'look' &&
-        desk.proposal.map((points, i) => (
-          <path
-            key={`p${i}`}
-            d={line(points)}
-            stroke="var(--copper)"
-            strokeWidth={unit * 0.5}
-            strokeDasharray={`${unit * 1.1} ${unit * 0.6}`}
-            data-proposed
-          />
-        ))}
-      {desk.taps.length > 0 && (
-        <>
-          <path d={line(desk.taps)} stroke="var(--copper)" strokeWidth={unit * 0.4} />
-          {desk.taps.map(([x, y], i) => (
-            <circle
-              key={i}
-              cx={x}
-              cy={y}
-              r={unit * 0.6}
-              fill="var(--bright)"
-              stroke="var(--copper)"
-              strokeWidth={unit * 0.25}
-            />
-          ))}
-        </>
-      )}
-      {node && (
-        <circle
-          cx={node[0]}
-          cy={node[1]}
-          r={unit * 1.1}
-          stroke="var(--copper)"
-          strokeWidth={unit * 0.4}
-          data-picked-node={desk.node}
-        />
-      )}
-      {desk.spot && (
-        <g stroke="var(--crack)" strokeWidth={unit * 0.35} data-spot>
-          <circle cx={desk.spot[0]} cy={desk.spot[1]} r={unit * 2.6} />
-          <circle cx={desk.spot[0]} cy={desk.spot[1]} r={unit * 0.5} fill="var(--crack)" />
-        </g>
-      )}
     </g>
   );
 }
