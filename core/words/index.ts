@@ -9,3 +9,4 @@ export {
 export { nextStep, nextThing, progressOf, tallyOf, waitOf, type NextThing } from './next.ts';
 export { drawingRefusalWords } from './drawingRefusals.ts';
 export { TECHNIQUE_WORDS } from './terms.ts';
+export { tallyWords } from './tally.ts';

@@ -3,26 +3,11 @@ import { useMemo } from 'react';
 import { toast } from 'sonner';
 import type { Accepted, PanelEdit } from '#contract';
 import type { Command, SavePanel } from '#core/bench';
-import { api, ApiError } from './api.ts';
+import { api } from './api.ts';
 import { basisOf, knownUpTo } from './basis.ts';
 import { useBench } from './bench.ts';
 import { heard } from './freshness.ts';
-
-const RETRY_MS = 1500;
-const MOST_TRIES = 40;
-
-/** Sends until there is an answer. The id stays the same, so a command that did arrive is not done twice. */
-async function untilAnswered(post: () => Promise<Accepted>): Promise<Accepted> {
-  for (let tries = 1; ; tries++) {
-    try {
-      return await post();
-    } catch (error) {
-      if (!(error instanceof ApiError) || error.code !== 'no-answer' || tries === MOST_TRIES) throw error;
-      if (tries === 1) toast.warning(error.message, { id: 'no-answer', duration: 60_000 });
-      await new Promise((done) => setTimeout(done, RETRY_MS));
-    }
-  }
-}
+import { untilAnswered } from './untilAnswered.ts';
 
 /** What an edit makes of the panel with it: its name, opening, what its lines take up. */
 export type PanelWish = Omit<SavePanel, 'id'>;
@@ -68,7 +53,9 @@ export function useSend(): Send {
 /** Sends, says how it went, and comes back when the screen shows what stands now. */
 async function run(client: QueryClient, post: () => Promise<Accepted>, said?: string): Promise<boolean> {
   try {
-    const { seq, touched, again } = await untilAnswered(post);
+    const { seq, touched, again } = await untilAnswered(post, (words) =>
+      toast.warning(words, { id: 'no-answer', duration: 60_000 }),
+    );
     toast.dismiss('no-answer');
     if (said) toast.success(said);
     // Carried out before, but its answer was lost: whatever it changed may have been missed.

@@ -1,14 +1,7 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import {
-  decide,
-  effectWords,
-  readTally,
-  refusalWords,
-  type BreakReason,
-  type SourceQuestion,
-  type TallyMeaning,
-} from '#core/bench';
+import { readTally, type BreakReason, type SourceQuestion } from '#core/bench';
+import { tallyWords } from '#core/words';
 import { useBench } from '../state/bench.ts';
 import { useSend } from '../state/send.ts';
 import { useSelection } from '../state/selection.ts';
@@ -51,7 +44,7 @@ export function useTally(view: PanelView): Tally {
   const send = useSend();
   const meaning = useMemo(() => readTally(text, reader, panel), [text, reader, panel]);
   const stated = useMemo(
-    () => state(meaning, reader, settings.unit, personId),
+    () => tallyWords(meaning, reader, settings.unit, personId),
     [meaning, reader, settings.unit, personId],
   );
 
@@ -109,30 +102,4 @@ export function useTally(view: PanelView): Tally {
       field.current?.focus();
     },
   };
-}
-
-/** The effect of the line in words, or what is wrong with it: the same rules that the server applies. */
-function state(
-  meaning: TallyMeaning,
-  reader: PanelView['reader'],
-  unit: PanelView['settings']['unit'],
-  personId: string | null,
-): { words: string; isProblem: boolean } {
-  const { line, command, problem, direction, questions } = meaning;
-  if (problem) return { words: problem, isProblem: true };
-  if (direction)
-    return {
-      words: direction === 'undo' ? 'takes back the last step of this screen' : 'does again what was taken back',
-      isProblem: false,
-    };
-  if (questions.length > 0)
-    return {
-      words: `${meaning.numbers.length === 1 ? '1 piece' : `${meaning.numbers.length} pieces`} cut · Enter asks from which sheet`,
-      isProblem: false,
-    };
-  if (line.kind === 'typing') return { words: line.hint, isProblem: false };
-  if (!command) return { words: '', isProblem: false };
-  const outcome = decide(reader, command, { at: 0, seq: reader.seq + 1, personId, bench: '' }, reader.seq);
-  if ('refusal' in outcome) return { words: refusalWords(outcome.refusal, unit, reader), isProblem: true };
-  return { words: effectWords(command, reader, unit), isProblem: false };
 }
