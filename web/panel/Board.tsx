@@ -1,22 +1,15 @@
 import { useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { neighbourTowards, type Direction } from '#core/cartoon';
 import { contains, type Point } from '#core/geometry';
-import type { PanelPaths } from './paths.ts';
-import { Picked } from './Picked.tsx';
+import { Picked, type OnPanel } from './Picked.tsx';
 import { BoardTools } from './BoardTools.tsx';
 import { useLasso } from './useLasso.ts';
 import { useZoom } from './useZoom.ts';
 
-export interface BoardProps {
-  readonly paths: PanelPaths;
+export interface BoardProps extends OnPanel {
   readonly label: string;
   readonly mirrored: boolean;
-  readonly selected: ReadonlySet<number>;
   readonly at: number | null;
-  /** Pieces and joints that a line being typed means. */
-  readonly meant: ReadonlySet<number>;
-  readonly meantJoints: ReadonlySet<number>;
-  readonly dark: boolean;
   /** Beside a table there is no room for the tools over the board: they stand at its foot. */
   readonly narrow?: boolean;
   readonly tools?: ReactNode;

@@ -1,12 +1,22 @@
 import type { Point } from '#core/geometry';
-import type { BoardProps } from './Board.tsx';
+import type { PanelPaths } from './paths.ts';
 
-type PickedProps = Pick<BoardProps, 'paths' | 'selected' | 'meant' | 'meantJoints' | 'dark'> & {
+/** What is marked on a panel as it lies on the board. */
+export interface OnPanel {
+  readonly paths: PanelPaths;
+  readonly selected: ReadonlySet<number>;
+  /** Pieces and joints that a line being typed means. */
+  readonly meant: ReadonlySet<number>;
+  readonly meantJoints: ReadonlySet<number>;
+  readonly dark: boolean;
+}
+
+interface PickedProps extends OnPanel {
   readonly lasso: readonly Point[] | null;
   readonly crosshair: Point | null;
   /** How far the crosshair reaches each way, mm. */
   readonly pad: number;
-};
+}
 
 /** What is picked, meant by a line being typed, or being drawn round, over the panel. */
 export function Picked({ paths, selected, meant, meantJoints, dark, lasso, crosshair, pad }: PickedProps) {

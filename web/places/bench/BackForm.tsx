@@ -3,10 +3,10 @@ import { BACK_REASONS, type BackReason } from '#core/bench';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ChoiceField } from '../../ui/Field.tsx';
-import type { InspectorProps } from './Inspector.tsx';
+import type { InHandProps } from './inHand.ts';
 
 /** Why pieces go back a stage. */
-export function BackForm({ view, numbers, close }: Omit<InspectorProps, 'ask'> & { close: () => void }) {
+export function BackForm({ view, numbers, close }: Omit<InHandProps, 'ask'> & { close: () => void }) {
   const [reason, setReason] = useState<BackReason>('rough edge');
   const send = useSend();
   return (

@@ -4,10 +4,10 @@ import { BOUNDS, isWithin } from '#core/limits';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ChoiceField, TextField } from '../../ui/Field.tsx';
-import type { InspectorProps } from './Inspector.tsx';
+import type { InHandProps } from './inHand.ts';
 
 /** Why it broke and what that cost; then it is to be cut again, or is cut again at once. */
-export function BrokeForm({ view, numbers, ask, close }: InspectorProps & { close: () => void }) {
+export function BrokeForm({ view, numbers, ask, close }: InHandProps & { close: () => void }) {
   const [reason, setReason] = useState<BreakReason>('score-ran-off');
   const [minutes, setMinutes] = useState('');
   const send = useSend();

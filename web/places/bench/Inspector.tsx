@@ -1,32 +1,16 @@
 import { useState } from 'react';
-import {
-  BEGINS,
-  stageIndex,
-  stepOf,
-  TAKES_GLASS,
-  wayOf,
-  workCaution,
-  type SourceQuestion,
-  type StepCode,
-} from '#core/bench';
+import { BEGINS, stageIndex, stepOf, TAKES_GLASS, wayOf, workCaution, type StepCode } from '#core/bench';
 import { count, showArea, showNumbers } from '#core/units';
 import { useSend } from '../../state/send.ts';
-import type { AskedRecut } from '../../tally/useTally.ts';
 import { Button } from '../../ui/Button.tsx';
 import { BackForm } from './BackForm.tsx';
 import { BrokeForm } from './BrokeForm.tsx';
+import type { InHandProps } from './inHand.ts';
 import { NothingInHand } from './NothingInHand.tsx';
 import { OnePiece } from './OnePiece.tsx';
-import type { PanelView } from '../../panel/view.ts';
-
-export interface InspectorProps {
-  readonly view: PanelView;
-  readonly numbers: readonly number[];
-  readonly ask: (questions: readonly SourceQuestion[], recut?: AskedRecut) => void;
-}
 
 /** What is in hand: one piece in sentences with its history, or several with what can be done to them. */
-export function Inspector({ view, numbers, ask }: InspectorProps) {
+export function Inspector({ view, numbers, ask }: InHandProps) {
   const { panel, pieces } = view;
   const chosen = pieces.filter((p) => numbers.includes(p.number));
   const [asking, setAsking] = useState<'broke' | 'back' | null>(null);
