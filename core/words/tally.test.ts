@@ -24,7 +24,8 @@ describe('what the tally line says before Enter', () => {
   });
   it.each([
     ['99 ground', /99/],
-    ['1 cut from S1', /cut already/],
+    ['1 cut from S1', /^Piece 1 is cut already\.$/],
+    ['1 2 cut', /^Pieces 1, 2 are cut already\.$/],
     ['7 ground', /7/],
     ['3 cut from S9', /S9/],
   ])('%j is told as what it is: wrong', (text, words) => {

@@ -1,4 +1,4 @@
-import { knownIn } from '../../units/index.ts';
+import { knownIn, showNumbers } from '../../units/index.ts';
 import type { Left } from '../../stock/index.ts';
 import type { Command } from '../acts/index.ts';
 import { BEGINS, routeOf, type Route } from '../routes/route.ts';
@@ -114,7 +114,15 @@ function cutMeaning(
   panel: PanelRow,
 ): Partial<TallyMeaning> {
   const open = chosen.filter((p) => p.stage === BEGINS);
-  if (open.length === 0) return { problem: 'These pieces are cut already.' };
+  if (open.length === 0) {
+    const called = showNumbers(
+      chosen.map((p) => p.number),
+      8,
+    );
+    return {
+      problem: chosen.length === 1 ? `Piece ${called} is cut already.` : `Pieces ${called} are cut already.`,
+    };
+  }
   const bare = open.filter((p) => p.glassId === null).map((p) => p.number);
   if (bare.length > 0)
     return {
