@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { choose } from './parts.ts';
 
 const BASE = 'http://127.0.0.1:4313';
 /** Drawn by hand: ends short and over, a hidden layer, dimensions; an L in the lower left that nobody can cut. */
@@ -137,7 +138,7 @@ test('a line is added, taken away, a joint moved; impossible things are told', a
 test('came by line, flow, sections and numbers', async () => {
   await mode('Came & gap');
   await tap(100, 40);
-  await page.getByLabel('They take up', { exact: true }).selectOption('f1.6');
+  await choose(page, 'They take up', 'foil, gap 1.6 mm');
   await page.getByRole('button', { name: 'Give it to this line' }).click();
   await expect(page.locator('[data-profile="f1.6"]')).toHaveCount(1);
   await mode('Flow');

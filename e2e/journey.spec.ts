@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { choose } from './parts.ts';
 
 const BASE = 'http://127.0.0.1:4311';
 /** Nine panes, drawn without a real size, with a script that must never run. */
@@ -27,9 +28,9 @@ test('an empty studio says what to do first', async () => {
   await page.getByLabel(/Hourly rate/).fill('30');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('€30.00 an hour')).toBeVisible();
-  await page.getByLabel('Lengths').selectOption('in');
-  await expect(page.getByLabel('Lengths')).toHaveValue('in');
-  await page.getByLabel('Lengths').selectOption('mm');
+  await choose(page, 'Lengths', 'inches with fractions');
+  await expect(page.getByLabel('Lengths')).toHaveText('inches with fractions');
+  await choose(page, 'Lengths', 'millimetres');
   await page.getByRole('button', { name: /Who works\?/ }).click();
   await page.getByRole('menuitem', { name: 'Ada' }).click();
 });
@@ -56,7 +57,7 @@ test('a glass and its sheets go on the rack; a thickness below 0 is told in plac
     ['S2', 'B-2 blue'],
   ] as const) {
     await page.getByRole('button', { name: 'Receive' }).click();
-    await page.getByLabel('Of which glass').selectOption({ label: glass });
+    await choose(page, 'Of which glass', glass);
     await page.getByLabel('Label on it').fill(label);
     await page.getByLabel('Wide').fill('600');
     await page.getByLabel('High').fill('400 mm');
@@ -71,7 +72,13 @@ test('a commission, a panel, and its drawing: seen at its true size before it is
   await page.getByRole('button', { name: 'New job' }).click();
   await page.getByLabel('What it is').fill('Nine panes');
   await page.getByLabel('For whom').fill('the harbour');
-  await page.getByLabel('Due').fill('2030-05-01');
+  // The day is picked from a calendar by keys alone: tomorrow, in the studio's own order.
+  const due = page.getByRole('button', { name: /^Due:/ });
+  await due.press('Enter');
+  await expect(page.getByRole('grid').getByRole('button', { name: /Today/ })).toBeFocused();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  await expect(due).toHaveText(/^\d{1,2} [A-Z][a-z]{2,3} 20\d\d$/);
   await page.getByRole('button', { name: 'Enter the commission' }).click();
   await page.getByRole('button', { name: 'Add a panel' }).click();
   await page.getByLabel('Wide').fill('0');
@@ -140,7 +147,7 @@ test('the tally line: preview, impossible things explained, cut from a sheet, th
   await expect(effect()).toContainText('7 pieces cut · Enter asks from which sheet');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Cut from' })).toBeVisible();
-  await page.getByRole('group', { name: 'Glass G-1' }).getByLabel('an offcut').check();
+  await page.getByRole('group', { name: 'Glass G-1' }).getByLabel('a new offcut').check();
   await page.getByRole('group', { name: 'Glass G-1' }).getByLabel('Wide').fill('400');
   await page.getByRole('group', { name: 'Glass G-1' }).getByLabel('High').fill('300');
   await page.getByRole('button', { name: 'Cut', exact: true }).click();
@@ -161,7 +168,7 @@ test('arrow keys go to the true neighbour; a break, a recut, undo and redo', asy
   await page.keyboard.press('ArrowUp');
   await expect(page.locator('[data-selected="3"]')).toHaveCount(1);
   await page.getByRole('button', { name: 'Broke …' }).click();
-  await page.getByLabel('Why').selectOption({ label: 'inside curve broke' });
+  await choose(page, 'Why', 'inside curve broke');
   await page.getByLabel('Minutes it cost').fill('12');
   await page.getByRole('button', { name: 'Broke: back to be cut' }).click();
   await expect(page.getByText('broken, to cut again')).toBeVisible();
@@ -184,7 +191,7 @@ test('two screens stay in step within a second; nothing is lost by a reload', as
   await expect(page.getByTestId('counts')).toContainText('2 ground');
   await expect(other.getByTestId('counts')).toContainText('2 ground', { timeout: 1000 });
   await other.getByRole('button', { name: 'Table' }).click();
-  await other.getByLabel('Stage').selectOption('ground');
+  await choose(other, 'Stage', 'ground');
   await expect(other.getByRole('row')).toHaveCount(3);
   await other.reload();
   await expect(other.getByTestId('counts')).toContainText('2 ground');

@@ -1,3 +1,4 @@
+import { format } from 'date-fns';
 import { useState } from 'react';
 import { WORK_STAGES, workWord, type Hours, type Settings, type Studio, type WorkStage } from '#core/bench';
 import { minutesOf } from '#core/labour';
@@ -6,7 +7,9 @@ import { useBench } from '../state/bench.ts';
 import { useSend } from '../state/send.ts';
 import { Button } from '../ui/Button.tsx';
 import { momentWords } from '../ui/dates.ts';
-import { ChoiceField, TextField } from '../ui/Field.tsx';
+import { ChoiceField } from '../ui/Choice.tsx';
+import { DayField } from '../ui/DayField.tsx';
+import { TextField } from '../ui/Field.tsx';
 
 interface HoursBookProps {
   readonly hours: readonly (Hours & { id: string })[];
@@ -15,7 +18,7 @@ interface HoursBookProps {
   readonly settings: Settings;
 }
 
-const day = (at: number) => new Date(at - new Date(at).getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
+const day = (at: number) => format(at, 'yyyy-MM-dd');
 
 /** Every entry of hours, newest first; one form adds by hand and corrects. */
 export function HoursBook({ hours, panelId, reader, settings }: HoursBookProps) {
@@ -31,6 +34,7 @@ export function HoursBook({ hours, panelId, reader, settings }: HoursBookProps) 
         entry={edited}
         panelId={panelId}
         reader={reader}
+        locale={settings.locale}
         done={() => setEditing(null)}
       />
       <ul className="mt-4 text-[15px]">
@@ -74,11 +78,13 @@ function HoursForm({
   entry,
   panelId,
   reader,
+  locale,
   done,
 }: {
   entry: (Hours & { id: string }) | undefined;
   panelId: string;
   reader: Studio;
+  locale: string;
   done: () => void;
 }) {
   const here = useBench((s) => s.personId);
@@ -122,16 +128,16 @@ function HoursForm({
       <ChoiceField
         label="Who"
         value={personId}
-        onChange={(e) => setPersonId(e.target.value)}
+        onChoice={setPersonId}
         options={people.map((p) => ({ value: p.id, text: p.name }))}
       />
       <ChoiceField
         label="Work"
         value={stage}
-        onChange={(e) => setStage(e.target.value as WorkStage)}
+        onChoice={setStage}
         options={WORK_STAGES.map((value) => ({ value, text: workWord(value) }))}
       />
-      <TextField label="Day" type="date" value={date} max={day(Date.now())} onChange={(e) => setDate(e.target.value)} />
+      <DayField label="Day" value={date} locale={locale} last={new Date()} onDay={setDate} />
       <TextField
         label="How long"
         value={time}

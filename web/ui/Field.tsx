@@ -1,6 +1,13 @@
-import { useId, type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes } from 'react';
+import { useId, type InputHTMLAttributes, type ReactNode } from 'react';
 
-const BOX = 'min-h-11 w-full rounded-md border border-strong bg-raised px-3 text-ink aria-invalid:border-risk';
+/** The box round what is entered, the same for a text, a choice and a day. */
+export const BOX = 'min-h-11 w-full rounded-md border border-strong bg-raised px-3 text-ink aria-invalid:border-risk';
+
+export interface FieldIds {
+  readonly id: string;
+  readonly 'aria-describedby': string;
+  readonly 'aria-invalid': boolean;
+}
 
 export function Field({
   label,
@@ -11,7 +18,7 @@ export function Field({
   label: string;
   hint?: string;
   problem?: string | null;
-  children: (ids: { id: string; 'aria-describedby': string; 'aria-invalid': boolean }) => ReactNode;
+  children: (ids: FieldIds) => ReactNode;
 }) {
   const id = useId();
   return (
@@ -36,27 +43,6 @@ export function TextField({ label, hint, problem, className = '', ...rest }: Tex
   return (
     <Field label={label} hint={hint} problem={problem}>
       {(ids) => <input {...ids} className={`${BOX} ${className}`} autoComplete="off" {...rest} />}
-    </Field>
-  );
-}
-
-interface ChoiceProps extends SelectHTMLAttributes<HTMLSelectElement> {
-  readonly label: string;
-  readonly hint?: string;
-  readonly options: readonly { readonly value: string; readonly text: string }[];
-}
-export function ChoiceField({ label, hint, options, ...rest }: ChoiceProps) {
-  return (
-    <Field label={label} hint={hint}>
-      {(ids) => (
-        <select {...ids} className={BOX} {...rest}>
-          {options.map(({ value, text }) => (
-            <option key={value} value={value}>
-              {text}
-            </option>
-          ))}
-        </select>
-      )}
     </Field>
   );
 }

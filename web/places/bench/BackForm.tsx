@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { BACK_REASONS, type BackReason } from '#core/bench';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
-import { ChoiceField } from '../../ui/Field.tsx';
+import { ChoiceField } from '../../ui/Choice.tsx';
 import type { InHandProps } from './inHand.ts';
 
 /** Why pieces go back a stage. */
@@ -14,7 +14,7 @@ export function BackForm({ view, numbers, close }: Omit<InHandProps, 'ask'> & { 
       <ChoiceField
         label="Why does it go back a stage?"
         value={reason}
-        onChange={(e) => setReason(e.target.value as BackReason)}
+        onChoice={setReason}
         options={BACK_REASONS.map((value) => ({ value, text: value }))}
       />
       <div className="grid grid-cols-2 gap-2">

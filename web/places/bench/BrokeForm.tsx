@@ -3,7 +3,8 @@ import { BREAK_REASON_CODES, reasonWords, type BreakReason } from '#core/bench';
 import { BOUNDS, isWithin } from '#core/limits';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
-import { ChoiceField, TextField } from '../../ui/Field.tsx';
+import { ChoiceField } from '../../ui/Choice.tsx';
+import { TextField } from '../../ui/Field.tsx';
 import type { InHandProps } from './inHand.ts';
 
 /** Why it broke and what that cost; then it is to be cut again, or is cut again at once. */
@@ -21,7 +22,7 @@ export function BrokeForm({ view, numbers, ask, close }: InHandProps & { close: 
       <ChoiceField
         label="Why"
         value={reason}
-        onChange={(e) => setReason(e.target.value as BreakReason)}
+        onChoice={setReason}
         options={BREAK_REASON_CODES.map((value) => ({ value, text: reasonWords(value) }))}
       />
       <TextField

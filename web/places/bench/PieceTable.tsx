@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { stepOf, type StepCode } from '#core/bench';
 import { showArea } from '#core/units';
+import { Choice } from '../../ui/Choice.tsx';
 import type { PanelView } from '../../panel/view.ts';
 
 interface PieceTableProps {
@@ -41,16 +42,17 @@ export function PieceTable({ view, selected, onPick }: PieceTableProps) {
       <div className="flex flex-wrap gap-3 pb-2">
         <label className="flex items-center gap-2 text-[15px] text-mute">
           Stage
-          <select className={`${box} text-ink`} value={stage} onChange={(e) => setStage(e.target.value)}>
-            <option value="any">any</option>
-            {panel.route.pieceSteps.map((s) => (
-              <option key={s.code} value={s.code}>
-                {s.word}
-              </option>
-            ))}
-            <option value="broken">broken</option>
-            <option value="recut">recut</option>
-          </select>
+          <Choice
+            className="w-36"
+            value={stage}
+            onChoice={setStage}
+            options={[
+              { value: 'any', text: 'any' },
+              ...panel.route.pieceSteps.map((s) => ({ value: s.code, text: s.word })),
+              { value: 'broken', text: 'broken' },
+              { value: 'recut', text: 'recut' },
+            ]}
+          />
         </label>
         <label className="flex items-center gap-2 text-[15px] text-mute">
           Find

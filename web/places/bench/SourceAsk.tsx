@@ -65,7 +65,7 @@ export function SourceAsk({ view, questions, recut, onDone }: SourceAskProps) {
           change={(fields) => change(i, fields)}
         />
       ))}
-      <div className="sticky bottom-0 mt-auto grid grid-cols-2 gap-2 bg-sheet pt-2">
+      <div className="sticky -bottom-5 -mx-5 mt-auto -mb-5 grid grid-cols-2 gap-2 border-t border-line bg-sheet px-5 pt-3 pb-5">
         <Button look="go" type="submit" disabled={!isReady}>
           {recut ? 'Recut' : 'Cut'}
         </Button>

@@ -88,9 +88,9 @@ function SheetChoice({ items, answer, change, glass, name, unit }: SheetChoicePr
   );
 }
 
-const LEFTS: readonly [LeftKind, string][] = [
-  ['stays', 'it stays a sheet'],
-  ['offcuts', 'an offcut'],
+const leftWords = (stockId: string): readonly [LeftKind, string][] => [
+  ['stays', `it stays ${stockId}`],
+  ['offcuts', 'a new offcut'],
   ['waste', 'nothing worth keeping'],
 ];
 
@@ -104,7 +104,7 @@ function LeftChoice({ answer, hasLeft, change, name, unit }: LeftChoiceProps) {
     <>
       <div className="flex flex-wrap gap-2" role="radiogroup" aria-label="What is left of it">
         <span className="w-full text-[15px] text-mute">What is left of it?</span>
-        {LEFTS.map(([kind, text]) => (
+        {leftWords(answer.stockId).map(([kind, text]) => (
           <label
             key={kind}
             className="flex min-h-11 cursor-pointer items-center gap-2 rounded-md border border-line px-3 text-[15px] has-checked:border-ink has-checked:bg-raised"

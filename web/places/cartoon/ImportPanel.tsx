@@ -1,8 +1,8 @@
 import type { Repair } from '#core/cartoon';
 import { count, showLength } from '#core/units';
-import type { OutlineMeaning } from '#core/sizing';
 import { Button } from '../../ui/Button.tsx';
-import { ChoiceField, TextField } from '../../ui/Field.tsx';
+import { ChoiceField } from '../../ui/Choice.tsx';
+import { TextField } from '../../ui/Field.tsx';
 import { Measures } from '../../ui/Length.tsx';
 import type { PanelView } from '../../panel/view.ts';
 import { CartoonNotes } from './CartoonNotes.tsx';
@@ -78,7 +78,7 @@ export function ImportPanel({
         <ChoiceField
           label="One known measure"
           value={options.side}
-          onChange={(e) => change({ side: e.target.value as 'width' | 'height' })}
+          onChoice={(value) => change({ side: value })}
           options={[
             { value: 'width', text: 'the width' },
             { value: 'height', text: 'the height' },
@@ -96,7 +96,7 @@ export function ImportPanel({
       <ChoiceField
         label="The outer line of the drawing is"
         value={options.outline}
-        onChange={(e) => change({ outline: e.target.value as OutlineMeaning })}
+        onChoice={(value) => change({ outline: value })}
         options={[
           { value: 'glass-edge', text: 'the edge of the glass' },
           {
@@ -109,7 +109,7 @@ export function ImportPanel({
         <ChoiceField
           label={doubled?.kind === 'inked' || !doubled ? 'Lines drawn with both sides are' : 'Borders drawn twice are'}
           value={options.asDrawn ? 'drawn' : 'middle'}
-          onChange={(e) => change({ asDrawn: e.target.value === 'drawn' })}
+          onChoice={(value) => change({ asDrawn: value === 'drawn' })}
           options={[
             { value: 'middle', text: 'one line in the middle' },
             { value: 'drawn', text: 'two lines, as drawn' },

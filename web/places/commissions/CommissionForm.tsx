@@ -6,7 +6,9 @@ import { lengthToMm, type DisplayUnit } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import { useSettings } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
-import { ChoiceField, TextField } from '../../ui/Field.tsx';
+import { ChoiceField } from '../../ui/Choice.tsx';
+import { DayField } from '../../ui/DayField.tsx';
+import { TextField } from '../../ui/Field.tsx';
 
 /** Enters or changes a commission. */
 export function CommissionForm({
@@ -17,6 +19,7 @@ export function CommissionForm({
   done: (id: string) => void;
 }) {
   const send = useSend();
+  const { locale } = useSettings();
   const [title, setTitle] = useState(entry?.title ?? '');
   const [client, setClient] = useState(entry?.client ?? '');
   const [due, setDue] = useState(entry?.due ?? '');
@@ -47,7 +50,7 @@ export function CommissionForm({
         autoFocus
       />
       <TextField label="For whom" value={client} onChange={(e) => setClient(e.target.value)} />
-      <TextField label="Due" type="date" value={due} onChange={(e) => setDue(e.target.value)} />
+      <DayField label="Due" value={due} locale={locale} mayBeNone onDay={setDue} />
       <TextField label="Note" value={note} onChange={(e) => setNote(e.target.value)} />
       <Button look="go" type="submit" disabled={title.trim() === ''}>
         {entry ? 'Keep' : 'Enter the commission'}
@@ -105,7 +108,7 @@ export function PanelForm({
       <ChoiceField
         label="Technique"
         value={technique}
-        onChange={(e) => setTechnique(e.target.value as Technique)}
+        onChoice={setTechnique}
         options={[
           { value: 'foil', text: 'copper foil' },
           { value: 'lead', text: 'leaded' },

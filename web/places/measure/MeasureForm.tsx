@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
-import type { OutlineMeaning, Technique } from '#core/sizing';
 import type { PanelView } from '../../panel/view.ts';
 import { Button } from '../../ui/Button.tsx';
-import { ChoiceField, TextField } from '../../ui/Field.tsx';
+import { ChoiceField } from '../../ui/Choice.tsx';
+import { TextField } from '../../ui/Field.tsx';
 import { LABELS, OPENING_KEYS, OPENING_LABELS, type Measures } from './useMeasures.ts';
 
 /** Name, technique, opening, and what the lines take up. */
@@ -25,7 +25,7 @@ export function MeasureForm({ panel, m }: { panel: PanelView['panel']; m: Measur
         label="Technique"
         value={m.technique}
         disabled={m.begun}
-        onChange={(e) => m.chooseTechnique(e.target.value as Technique)}
+        onChoice={m.chooseTechnique}
         options={[
           { value: 'foil', text: 'copper foil' },
           { value: 'lead', text: 'leaded' },
@@ -47,7 +47,7 @@ export function MeasureForm({ panel, m }: { panel: PanelView['panel']; m: Measur
       <ChoiceField
         label="The outer line of the drawing is"
         value={m.outline}
-        onChange={(e) => m.setOutline(e.target.value as OutlineMeaning)}
+        onChoice={m.setOutline}
         options={[
           { value: 'glass-edge', text: 'the edge of the glass' },
           {

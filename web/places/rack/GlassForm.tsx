@@ -5,7 +5,8 @@ import { lengthToMm, showLength } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import { GlassChip } from '../../panel/GlassChip.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { ChoiceField, TextField } from '../../ui/Field.tsx';
+import { ChoiceField } from '../../ui/Choice.tsx';
+import { TextField } from '../../ui/Field.tsx';
 
 /** Enters or changes a glass: its own code, colour as transmitted, texture, hiding power, price by area. */
 export function GlassForm({ entry, settings, done }: { entry?: Glass; settings: Settings; done: () => void }) {
@@ -77,13 +78,13 @@ export function GlassForm({ entry, settings, done }: { entry?: Glass; settings: 
         <ChoiceField
           label="Texture"
           value={texture}
-          onChange={(e) => setTexture(e.target.value as Texture)}
+          onChoice={setTexture}
           options={TEXTURES.map((value) => ({ value, text: value }))}
         />
         <ChoiceField
           label="How much it hides"
           value={hiding}
-          onChange={(e) => setHiding(e.target.value as Hiding)}
+          onChoice={setHiding}
           options={HIDINGS.map((value) => ({ value, text: value }))}
         />
         <TextField

@@ -5,7 +5,8 @@ import { BOUNDS } from '#core/limits';
 import { lengthToMm, priceOfArea, showMoney } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
-import { ChoiceField, TextField } from '../../ui/Field.tsx';
+import { ChoiceField } from '../../ui/Choice.tsx';
+import { TextField } from '../../ui/Field.tsx';
 
 /** A sheet arrives, or an offcut is put on the rack. */
 export function ReceiveForm({
@@ -70,7 +71,7 @@ export function ReceiveForm({
       <ChoiceField
         label="What"
         value={kind}
-        onChange={(e) => setKind(e.target.value as 'sheet' | 'offcut')}
+        onChoice={setKind}
         options={[
           { value: 'sheet', text: 'a sheet' },
           { value: 'offcut', text: 'an offcut' },
@@ -79,7 +80,7 @@ export function ReceiveForm({
       <ChoiceField
         label="Of which glass"
         value={glassId}
-        onChange={(e) => setGlassId(e.target.value)}
+        onChoice={setGlassId}
         options={data.glasses.map((g) => ({ value: g.id, text: `${g.code} ${g.name}` }))}
       />
       <TextField

@@ -4,7 +4,7 @@ import { showMinutes, showMoney } from '#core/units';
 import { MishapList } from '../../labour/MishapList.tsx';
 import { StageBars } from '../../labour/StageBars.tsx';
 import { useReckoning, useSettings, useStudio } from '../../state/studio.ts';
-import { ChoiceField } from '../../ui/Field.tsx';
+import { ChoiceField } from '../../ui/Choice.tsx';
 import { PERIODS, periodFrom, type Period } from './periods.ts';
 
 /** What the studio learns of a period: where the hours go, what breaks and why, what each job took. */
@@ -28,7 +28,7 @@ export function Reckoning() {
           <ChoiceField
             label="Over"
             value={period}
-            onChange={(e) => setPeriod(e.target.value as Period)}
+            onChoice={setPeriod}
             options={PERIODS.map(({ key, words }) => ({ value: key, text: words }))}
           />
         </div>

@@ -1,9 +1,11 @@
 import { useState } from 'react';
-import { CURRENCIES, type Currency, type DisplayUnit, showMoney } from '#core/units';
+import { CURRENCIES, showMoney } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import { useSettings, useStudio } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
-import { ChoiceField, TextField } from '../../ui/Field.tsx';
+import { ChoiceField } from '../../ui/Choice.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { LOCALES } from '../../ui/locales.ts';
 import { OwnLimits } from './OwnLimits.tsx';
 import { PersonForm } from './PersonForm.tsx';
 
@@ -37,7 +39,7 @@ export function Setup() {
         <ChoiceField
           label="Lengths"
           value={settings.unit}
-          onChange={(e) => set({ unit: e.target.value as DisplayUnit })}
+          onChoice={(value) => set({ unit: value })}
           options={[
             { value: 'mm', text: 'millimetres' },
             { value: 'in', text: 'inches with fractions' },
@@ -46,27 +48,19 @@ export function Setup() {
         <ChoiceField
           label="Money"
           value={settings.currency}
-          onChange={(e) => set({ currency: e.target.value as Currency })}
+          onChoice={(value) => set({ currency: value })}
           options={CURRENCIES.map((value) => ({ value, text: value }))}
         />
         <ChoiceField
           label="Dates and figures as in"
           value={settings.locale}
-          onChange={(e) => set({ locale: e.target.value })}
-          options={[
-            ['en-GB', 'Britain'],
-            ['en-US', 'the United States'],
-            ['en-CA', 'Canada'],
-            ['en-AU', 'Australia'],
-            ['en-IE', 'Ireland'],
-            ['de-DE', 'Germany'],
-            ['fr-FR', 'France'],
-          ].map(([value, text]) => ({ value: value as string, text: text as string }))}
+          onChoice={(value) => set({ locale: value })}
+          options={LOCALES.map(({ code, country }) => ({ value: code, text: country }))}
         />
         <ChoiceField
           label="A clock is asked about after"
           value={String(settings.longClockMin)}
-          onChange={(e) => set({ longClockMin: Number(e.target.value) })}
+          onChoice={(value) => set({ longClockMin: Number(value) })}
           options={[120, 180, 240, 360, 480].map((m) => ({ value: String(m), text: `${m / 60} hours` }))}
         />
       </section>

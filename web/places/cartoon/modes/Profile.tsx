@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { readProfile, USUAL_PROFILES } from '#core/sizing';
 import { Button } from '../../../ui/Button.tsx';
-import { ChoiceField, TextField } from '../../../ui/Field.tsx';
+import { ChoiceField } from '../../../ui/Choice.tsx';
+import { TextField } from '../../../ui/Field.tsx';
 import type { ModeProps } from './ModeProps.ts';
 
 function profileName(code: string): string {
@@ -26,7 +27,7 @@ export function Profile({ view, desk }: ModeProps) {
       <ChoiceField
         label="They take up"
         value={code}
-        onChange={(e) => setCode(e.target.value)}
+        onChoice={setCode}
         options={[
           { value: '', text: 'what the panel’s lines do' },
           ...usual.map((value) => ({ value, text: profileName(value) })),

@@ -3,7 +3,8 @@ import { showNumbers } from '#core/units';
 import { useSelection } from '../../../state/selection.ts';
 import { useSend } from '../../../state/send.ts';
 import { Button } from '../../../ui/Button.tsx';
-import { ChoiceField, TextField } from '../../../ui/Field.tsx';
+import { ChoiceField } from '../../../ui/Choice.tsx';
+import { TextField } from '../../../ui/Field.tsx';
 import type { ModeProps } from './ModeProps.ts';
 
 /** Named groups of pieces, each with its letter. */
@@ -32,8 +33,8 @@ export function Sections({ view, selected }: ModeProps) {
         <ChoiceField
           label="Letter"
           value={letter}
-          onChange={(e) => {
-            setLetter(e.target.value);
+          onChoice={(value) => {
+            setLetter(value);
             setName(null);
           }}
           options={[...'ABCDEFGHJKLMNPRSTUVWXYZ'].map((l) => ({ value: l, text: l }))}
