@@ -1,3 +1,4 @@
+import { numberAt } from '../units/index.ts';
 import { indexRuns, ON_LINE, overlap, segmentBoxes } from './runs.ts';
 import { PairTable } from './tables.ts';
 
@@ -74,8 +75,8 @@ export function withoutDoubles(ends: readonly number[]): { ends: number[]; doubl
   const kept: number[] = [];
   const doubled: number[] = [];
   for (let i = 0; i < ends.length; i += 2) {
-    const a = ends[i] as number;
-    const b = ends[i + 1] as number;
+    const a = numberAt(ends, i);
+    const b = numberAt(ends, i + 1);
     if (a === b) continue;
     if (seen.getOrSet(Math.min(a, b), Math.max(a, b), i) !== i) doubled.push(a, b);
     else kept.push(a, b);
@@ -105,10 +106,10 @@ function findSplits(grid: VertexGrid, ends: readonly number[], freshFrom: number
   for (let r = freshRun; r < runCount; r++) {
     for (const other of index.runsNear(r, (o) => o > r || o < freshRun)) {
       near.length = 0;
-      for (let o = runs[other] as number; o < (runs[other + 1] as number); o++)
+      for (let o = numberAt(runs, other); o < numberAt(runs, other + 1); o++)
         if (overlap(boxes, 4 * o, runBoxes, 4 * r)) near.push(o);
       if (near.length === 0) continue;
-      for (let s = runs[r] as number; s < (runs[r + 1] as number); s++) {
+      for (let s = numberAt(runs, r); s < numberAt(runs, r + 1); s++) {
         if (!overlap(boxes, 4 * s, runBoxes, 4 * other)) continue;
         for (const o of near) if (overlap(boxes, 4 * s, boxes, 4 * o)) meet(grid, ends, s, o, add);
       }
@@ -127,23 +128,23 @@ function meet(
   add: (segment: number, vertex: number) => void,
 ): void {
   const { xy } = grid;
-  const a = ends[2 * s] as number;
-  const b = ends[2 * s + 1] as number;
-  const c = ends[2 * o] as number;
-  const d = ends[2 * o + 1] as number;
+  const a = numberAt(ends, 2 * s);
+  const b = numberAt(ends, 2 * s + 1);
+  const c = numberAt(ends, 2 * o);
+  const d = numberAt(ends, 2 * o + 1);
   let touched = touches(xy, a, c, d, o, add);
   touched = touches(xy, b, c, d, o, add) || touched;
   touched = touches(xy, c, a, b, s, add) || touched;
   touched = touches(xy, d, a, b, s, add) || touched;
   if (touched) return;
-  const ax = xy[2 * a] as number;
-  const ay = xy[2 * a + 1] as number;
-  const rx = (xy[2 * b] as number) - ax;
-  const ry = (xy[2 * b + 1] as number) - ay;
-  const cx = xy[2 * c] as number;
-  const cy = xy[2 * c + 1] as number;
-  const sx = (xy[2 * d] as number) - cx;
-  const sy = (xy[2 * d + 1] as number) - cy;
+  const ax = numberAt(xy, 2 * a);
+  const ay = numberAt(xy, 2 * a + 1);
+  const rx = numberAt(xy, 2 * b) - ax;
+  const ry = numberAt(xy, 2 * b + 1) - ay;
+  const cx = numberAt(xy, 2 * c);
+  const cy = numberAt(xy, 2 * c + 1);
+  const sx = numberAt(xy, 2 * d) - cx;
+  const sy = numberAt(xy, 2 * d + 1) - cy;
   const cross = rx * sy - ry * sx;
   if (cross === 0) return;
   const t = ((cx - ax) * sy - (cy - ay) * sx) / cross;
@@ -174,12 +175,12 @@ function touches(
  * a micrometre apart each could else be found on the line of the other two, and splitting would never end.
  */
 function liesOn(xy: readonly number[], vertex: number, p: number, q: number): boolean {
-  const px = xy[2 * p] as number;
-  const py = xy[2 * p + 1] as number;
-  const dx = (xy[2 * q] as number) - px;
-  const dy = (xy[2 * q + 1] as number) - py;
-  const vx = (xy[2 * vertex] as number) - px;
-  const vy = (xy[2 * vertex + 1] as number) - py;
+  const px = numberAt(xy, 2 * p);
+  const py = numberAt(xy, 2 * p + 1);
+  const dx = numberAt(xy, 2 * q) - px;
+  const dy = numberAt(xy, 2 * q + 1) - py;
+  const vx = numberAt(xy, 2 * vertex) - px;
+  const vy = numberAt(xy, 2 * vertex + 1) - py;
   const lengthSq = dx * dx + dy * dy;
   const along = vx * dx + vy * dy;
   if (along <= 0 || along >= lengthSq) return false;
@@ -197,16 +198,16 @@ function applySplits(
   const { xy } = grid;
   const next: number[] = [];
   for (let s = 0; s < ends.length / 2; s++)
-    if (!splits.has(s)) next.push(ends[2 * s] as number, ends[2 * s + 1] as number);
+    if (!splits.has(s)) next.push(numberAt(ends, 2 * s), numberAt(ends, 2 * s + 1));
   const freshFrom = next.length / 2;
   for (const [s, between] of splits) {
-    const a = ends[2 * s] as number;
-    const b = ends[2 * s + 1] as number;
-    const ax = xy[2 * a] as number;
-    const ay = xy[2 * a + 1] as number;
-    const dx = (xy[2 * b] as number) - ax;
-    const dy = (xy[2 * b + 1] as number) - ay;
-    const along = (v: number) => ((xy[2 * v] as number) - ax) * dx + ((xy[2 * v + 1] as number) - ay) * dy;
+    const a = numberAt(ends, 2 * s);
+    const b = numberAt(ends, 2 * s + 1);
+    const ax = numberAt(xy, 2 * a);
+    const ay = numberAt(xy, 2 * a + 1);
+    const dx = numberAt(xy, 2 * b) - ax;
+    const dy = numberAt(xy, 2 * b + 1) - ay;
+    const along = (v: number) => (numberAt(xy, 2 * v) - ax) * dx + (numberAt(xy, 2 * v + 1) - ay) * dy;
     let from = a;
     for (const vertex of between.sort((p, q) => along(p) - along(q))) {
       // The same vertex may have been met from several other segments.

@@ -1,4 +1,5 @@
 import Flatbush from 'flatbush';
+import { floatAt, intAt, lastOf, nth, numberAt, pointAt } from '../units/index.ts';
 import { boxOf, contains, signedArea, type Point, type Ring } from './ring.ts';
 import { Meetings } from './tables.ts';
 
@@ -30,9 +31,9 @@ export interface MapFaces {
 export function ringPoints(map: PlanarMap, ring: readonly number[]): Point[] {
   const points: Point[] = [];
   for (const ref of ring) {
-    const line = (map.lines[ref < 0 ? ~ref : ref] as MapLine).points;
-    if (ref >= 0) for (let i = 0; i + 1 < line.length; i++) points.push(line[i] as Point);
-    else for (let i = line.length - 1; i > 0; i--) points.push(line[i] as Point);
+    const line = lineAt(map, ref).points;
+    if (ref >= 0) for (let i = 0; i + 1 < line.length; i++) points.push(pointAt(line, i));
+    else for (let i = line.length - 1; i > 0; i--) points.push(pointAt(line, i));
   }
   return points;
 }
@@ -57,16 +58,16 @@ export function facesOf(map: PlanarMap): MapFaces {
     if (seen[start]) continue;
     const ring: number[] = [];
     let area = 0;
-    for (let side = start; !seen[side]; side = next[side] as number) {
+    for (let side = start; !seen[side]; side = intAt(next, side)) {
       seen[side] = 1;
-      const swept = sweptBy[side >> 1] as number;
+      const swept = numberAt(sweptBy, side >> 1);
       area += side & 1 ? -swept : swept;
       ring.push(refOf(side));
     }
     (area > 0 ? inner : outer).push({ ring, area });
   }
   const part = partsOf(map);
-  const partOf = (ring: readonly number[]) => part[lineAt(map, ring[0] as number).from];
+  const partOf = (ring: readonly number[]) => part[lineAt(map, numberAt(ring, 0)).from];
   const holes: number[][][] = inner.map(() => []);
   const areas = inner.map((face) => face.area);
   // With one outside all is one part, and nothing lies in a hole of anything.
@@ -74,22 +75,22 @@ export function facesOf(map: PlanarMap): MapFaces {
   const tree = points.length > 0 ? treeOf(points) : null;
   const outsides = outer.map(({ ring, area }) => {
     let parent: number | null = null;
-    const [x, y] = ringPoints(map, ring)[0] as Point;
+    const [x, y] = pointAt(ringPoints(map, ring), 0);
     for (const k of tree?.search(x, y, x, y) ?? []) {
-      const face = inner[k] as TracedRing;
+      const face = nth(inner, k);
       if (partOf(face.ring) === partOf(ring)) continue;
-      if (parent !== null && (inner[parent] as TracedRing).area <= face.area) continue;
-      if (contains(points[k] as Ring, [x, y])) parent = k;
+      if (parent !== null && nth(inner, parent).area <= face.area) continue;
+      if (contains(nth(points, k), [x, y])) parent = k;
     }
     if (parent !== null) {
-      (holes[parent] as number[][]).push(ring);
-      areas[parent] = (areas[parent] as number) + area;
+      nth(holes, parent).push(ring);
+      areas[parent] = numberAt(areas, parent) + area;
     }
     return { ring, parent };
   });
   const faces = inner.map((face, k) => ({
-    rings: [face.ring, ...(holes[k] as number[][])],
-    areaMm2: areas[k] as number,
+    rings: [face.ring, ...nth(holes, k)],
+    areaMm2: numberAt(areas, k),
   }));
   return { faces, outsides };
 }
@@ -106,10 +107,10 @@ const refOf = (side: number): number => (side & 1 ? ~(side >> 1) : side >> 1);
 /** The area between a line and the origin, so that a ring's area is the sum over its lines. */
 function sweptArea(points: Ring): number {
   let twice = 0;
-  for (let i = 1; i < points.length; i++) {
-    const p = points[i - 1] as Point;
-    const q = points[i] as Point;
-    twice += p[0] * q[1] - q[0] * p[1];
+  let [px, py] = pointAt(points, 0);
+  for (const [x, y] of points) {
+    twice += px * y - x * py;
+    [px, py] = [x, y];
   }
   return twice / 2;
 }
@@ -124,7 +125,7 @@ function treeOf(rings: readonly Ring[]): Flatbush {
   return tree;
 }
 
-const lineAt = (map: PlanarMap, ref: number): MapLine => map.lines[ref < 0 ? ~ref : ref] as MapLine;
+const lineAt = (map: PlanarMap, ref: number): MapLine => nth(map.lines, ref < 0 ? ~ref : ref);
 
 /** For each side of each line the side on which a walk with its face on the right hand goes on. */
 function nextSides(map: PlanarMap): Int32Array {
@@ -145,30 +146,30 @@ function nextSides(map: PlanarMap): Int32Array {
       const side = around.endAt(v, k);
       // Each is put where its angle belongs, since few lines meet at a node.
       let at = k;
-      for (; at > 0 && (angle[leaving[at - 1] as number] as number) > (angle[side] as number); at--)
-        leaving[at] = leaving[at - 1] as number;
+      for (; at > 0 && floatAt(angle, numberAt(leaving, at - 1)) > floatAt(angle, side); at--)
+        leaving[at] = numberAt(leaving, at - 1);
       leaving[at] = side;
     }
     // y is down, so rising atan2 turns clockwise as seen; the one before is the next anticlockwise.
     leaving.forEach((side, k) => {
-      next[side ^ 1] = (k > 0 ? leaving[k - 1] : leaving.at(-1)) as number;
+      next[side ^ 1] = k > 0 ? numberAt(leaving, k - 1) : lastOf(leaving);
     });
   }
   return next;
 }
 
 function leavingAngle(points: Ring, at: number, towards: number): number {
-  const p = points[at] as Point;
-  const q = points[towards] as Point;
-  return Math.atan2(q[1] - p[1], q[0] - p[0]);
+  const [px, py] = pointAt(points, at);
+  const [qx, qy] = pointAt(points, towards);
+  return Math.atan2(qy - py, qx - px);
 }
 
 function partsOf(map: PlanarMap): Int32Array {
   const parent = Int32Array.from(map.nodes, (_, i) => i);
   const find = (i: number): number => {
     let root = i;
-    while (parent[root] !== root) root = parent[root] as number;
-    while (parent[i] !== root) [parent[i], i] = [root, parent[i] as number];
+    while (parent[root] !== root) root = intAt(parent, root);
+    while (parent[i] !== root) [parent[i], i] = [root, intAt(parent, i)];
     return root;
   };
   for (const { from, to } of map.lines) parent[find(from)] = find(to);
@@ -185,11 +186,11 @@ export function checkMap(map: PlanarMap, traced: MapFaces = facesOf(map)): strin
   const parts = new Set(partsOf(map)).size;
   const euler = map.nodes.length - map.lines.length + traced.faces.length + 1;
   if (euler !== 1 + parts) wrong.push(`V − E + F is ${euler}, not ${1 + parts}`);
-  const uses = new Uint8Array(2 * map.lines.length);
+  const uses = new Int32Array(2 * map.lines.length);
   const use = (ring: readonly number[]) => {
     for (const ref of ring) {
       const side = ref < 0 ? 2 * ~ref + 1 : 2 * ref;
-      uses[side] = (uses[side] as number) + 1;
+      uses[side] = intAt(uses, side) + 1;
     }
   };
   for (const { rings } of traced.faces) rings.forEach(use);

@@ -1,3 +1,5 @@
+import { lastOf, pointAt } from '../units/index.ts';
+
 /**
  * Points are `[x, y]` in millimetres, x right and y down. A ring is a closed row of points without
  * the first repeated at the end; walked clockwise *as seen* its signed area is positive.
@@ -16,32 +18,34 @@ export interface Box {
 export function signedArea(ring: Ring): number {
   const [ox, oy] = ring[0] ?? [0, 0];
   let twice = 0;
-  for (let i = 1; i + 1 < ring.length; i++) {
-    const [ax, ay] = ring[i] as Point;
-    const [bx, by] = ring[i + 1] as Point;
-    twice += (ax - ox) * (by - oy) - (bx - ox) * (ay - oy);
+  let ax = 0;
+  let ay = 0;
+  for (const [x, y] of ring) {
+    const bx = x - ox;
+    const by = y - oy;
+    twice += ax * by - bx * ay;
+    ax = bx;
+    ay = by;
   }
   return twice / 2;
 }
 
 /** Length in mm of the closed walk round a ring. */
 export function perimeter(ring: Ring): number {
-  let sum = 0;
-  for (let i = 0; i < ring.length; i++) {
-    const [ax, ay] = ring[i] as Point;
-    const [bx, by] = ring[(i + 1) % ring.length] as Point;
-    sum += Math.sqrt((bx - ax) ** 2 + (by - ay) ** 2);
-  }
-  return sum;
+  if (ring.length === 0) return 0;
+  const [ax, ay] = lastOf(ring);
+  const [bx, by] = pointAt(ring, 0);
+  return pathLength(ring) + Math.sqrt((bx - ax) ** 2 + (by - ay) ** 2);
 }
 
 /** Length in mm of an open walk along points. */
 export function pathLength(points: Ring): number {
   let sum = 0;
-  for (let i = 1; i < points.length; i++) {
-    const [ax, ay] = points[i - 1] as Point;
-    const [bx, by] = points[i] as Point;
+  let [ax, ay] = points[0] ?? [0, 0];
+  for (const [bx, by] of points) {
     sum += Math.sqrt((bx - ax) ** 2 + (by - ay) ** 2);
+    ax = bx;
+    ay = by;
   }
   return sum;
 }
@@ -53,13 +57,14 @@ export function centroid(rings: readonly Ring[]): Point {
   let sx = 0;
   let sy = 0;
   for (const ring of rings) {
-    for (let i = 0; i < ring.length; i++) {
-      const [ax, ay] = ring[i] as Point;
-      const [bx, by] = ring[(i + 1) % ring.length] as Point;
+    let [ax, ay] = ring.at(-1) ?? [ox, oy];
+    for (const [bx, by] of ring) {
       const cross = (ax - ox) * (by - oy) - (bx - ox) * (ay - oy);
       twice += cross;
       sx += (ax + bx - 2 * ox) * cross;
       sy += (ay + by - 2 * oy) * cross;
+      ax = bx;
+      ay = by;
     }
   }
   return twice === 0 ? [ox, oy] : [ox + sx / (3 * twice), oy + sy / (3 * twice)];
@@ -82,17 +87,18 @@ export function boxOf(points: Iterable<Point>): Box {
 /** Even-odd test; a point on the border may answer either way. */
 export function contains(ring: Ring, [x, y]: Point): boolean {
   let inside = false;
-  for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
-    const [ax, ay] = ring[i] as Point;
-    const [bx, by] = ring[j] as Point;
+  let [bx, by] = ring.at(-1) ?? [x, y];
+  for (const [ax, ay] of ring) {
     if (ay > y !== by > y && x < ((bx - ax) * (y - ay)) / (by - ay) + ax) inside = !inside;
+    bx = ax;
+    by = ay;
   }
   return inside;
 }
 
 /** Inside the outer ring and in none of the holes. */
-export function regionContains(rings: readonly Ring[], point: Point): boolean {
-  return rings.length > 0 && contains(rings[0] as Ring, point) && !rings.slice(1).some((hole) => contains(hole, point));
+export function regionContains([outer, ...holes]: readonly Ring[], point: Point): boolean {
+  return outer !== undefined && contains(outer, point) && !holes.some((hole) => contains(hole, point));
 }
 
 /** Nearest point of segment ab to p, with its parameter along ab in [0, 1] and squared distance. */

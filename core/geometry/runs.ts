@@ -1,4 +1,5 @@
 import Flatbush from 'flatbush';
+import { floatAt, numberAt } from '../units/index.ts';
 
 /** A vertex this near a segment lies on it, in units: 1 µm, far below any tool mark, far above rounding. */
 export const ON_LINE = 10;
@@ -35,17 +36,17 @@ export function indexRuns(
     const tree = new Flatbush(runCount);
     const runBoxes = new Float64Array(4 * runCount);
     for (let r = 0; r < runCount; r++) {
-      const box = boxOfRange(boxes, runs[r] as number, runs[r + 1] as number);
+      const box = boxOfRange(boxes, numberAt(runs, r), numberAt(runs, r + 1));
       runBoxes.set(box, 4 * r);
       tree.add(...box);
     }
     tree.finish();
     const runsNear: RunIndex['runsNear'] = (run, filter) =>
       tree.search(
-        runBoxes[4 * run] as number,
-        runBoxes[4 * run + 1] as number,
-        runBoxes[4 * run + 2] as number,
-        runBoxes[4 * run + 3] as number,
+        floatAt(runBoxes, 4 * run),
+        floatAt(runBoxes, 4 * run + 1),
+        floatAt(runBoxes, 4 * run + 2),
+        floatAt(runBoxes, 4 * run + 3),
         filter,
       );
     const step = Math.max(1, Math.floor(runCount / SAMPLED_RUNS));
@@ -69,12 +70,12 @@ type Box = [minX: number, minY: number, maxX: number, maxY: number];
 export function segmentBoxes(xy: readonly number[], ends: readonly number[]): Float64Array {
   const boxes = new Float64Array(2 * ends.length);
   for (let s = 0; s < ends.length / 2; s++) {
-    const a = 2 * (ends[2 * s] as number);
-    const b = 2 * (ends[2 * s + 1] as number);
-    const ax = xy[a] as number;
-    const ay = xy[a + 1] as number;
-    const bx = xy[b] as number;
-    const by = xy[b + 1] as number;
+    const a = 2 * numberAt(ends, 2 * s);
+    const b = 2 * numberAt(ends, 2 * s + 1);
+    const ax = numberAt(xy, a);
+    const ay = numberAt(xy, a + 1);
+    const bx = numberAt(xy, b);
+    const by = numberAt(xy, b + 1);
     boxes[4 * s] = Math.min(ax, bx) - ON_LINE;
     boxes[4 * s + 1] = Math.min(ay, by) - ON_LINE;
     boxes[4 * s + 2] = Math.max(ax, bx) + ON_LINE;
@@ -95,10 +96,10 @@ function monotoneRuns(xy: readonly number[], ends: readonly number[], freshFrom:
   let runY = 0;
   let from = 0;
   for (let s = 0; s < n; s++) {
-    const a = 2 * (ends[2 * s] as number);
-    const b = 2 * (ends[2 * s + 1] as number);
-    const dirX = Math.sign((xy[b] as number) - (xy[a] as number));
-    const dirY = Math.sign((xy[b + 1] as number) - (xy[a + 1] as number));
+    const a = 2 * numberAt(ends, 2 * s);
+    const b = 2 * numberAt(ends, 2 * s + 1);
+    const dirX = Math.sign(numberAt(xy, b) - numberAt(xy, a));
+    const dirY = Math.sign(numberAt(xy, b + 1) - numberAt(xy, a + 1));
     const goesOn =
       s > 0 &&
       s !== freshFrom &&
@@ -121,16 +122,16 @@ function monotoneRuns(xy: readonly number[], ends: readonly number[], freshFrom:
 function boxOfRange(boxes: Float64Array, from: number, to: number): Box {
   const box: Box = [Infinity, Infinity, -Infinity, -Infinity];
   for (let at = 4 * from; at < 4 * to; at += 4) {
-    box[0] = Math.min(box[0], boxes[at] as number);
-    box[1] = Math.min(box[1], boxes[at + 1] as number);
-    box[2] = Math.max(box[2], boxes[at + 2] as number);
-    box[3] = Math.max(box[3], boxes[at + 3] as number);
+    box[0] = Math.min(box[0], floatAt(boxes, at));
+    box[1] = Math.min(box[1], floatAt(boxes, at + 1));
+    box[2] = Math.max(box[2], floatAt(boxes, at + 2));
+    box[3] = Math.max(box[3], floatAt(boxes, at + 3));
   }
   return box;
 }
 
 export const overlap = (p: Float64Array, i: number, q: Float64Array, k: number): boolean =>
-  (p[i] as number) <= (q[k + 2] as number) &&
-  (p[i + 2] as number) >= (q[k] as number) &&
-  (p[i + 1] as number) <= (q[k + 3] as number) &&
-  (p[i + 3] as number) >= (q[k + 1] as number);
+  floatAt(p, i) <= floatAt(q, k + 2) &&
+  floatAt(p, i + 2) >= floatAt(q, k) &&
+  floatAt(p, i + 1) <= floatAt(q, k + 3) &&
+  floatAt(p, i + 3) >= floatAt(q, k + 1);

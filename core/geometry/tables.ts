@@ -1,3 +1,5 @@
+import { intAt, numberAt } from '../units/index.ts';
+
 /** Smallest power of two that leaves at least half of a table free. */
 const sizeFor = (count: number): number => 2 ** Math.max(4, Math.ceil(Math.log2(count * 2 + 1)));
 
@@ -22,7 +24,7 @@ export class PairTable {
   /** The value of a pair; where it has none yet it gets `otherwise`, which must not be negative. */
   getOrSet(a: number, b: number, otherwise: number): number {
     let slot = this.#slot(a, b);
-    const found = this.#slots[slot + 2] as number;
+    const found = intAt(this.#slots, slot + 2);
     if (found >= 0) return found;
     if (++this.#count * 2 > this.#mask) {
       this.#grow();
@@ -40,7 +42,7 @@ export class PairTable {
     let slot = mix(a, b) & this.#mask;
     for (;;) {
       const at = WORDS * slot;
-      if ((slots[at + 2] as number) < 0 || (slots[at] === a && slots[at + 1] === b)) return at;
+      if (intAt(slots, at + 2) < 0 || (slots[at] === a && slots[at + 1] === b)) return at;
       slot = (slot + 1) & this.#mask;
     }
   }
@@ -51,9 +53,9 @@ export class PairTable {
     this.#mask = size - 1;
     this.#slots = emptySlots(size);
     for (let at = 0; at < old.length; at += WORDS) {
-      if ((old[at + 2] as number) < 0) continue;
-      const slot = this.#slot(old[at] as number, old[at + 1] as number);
-      for (let k = 0; k < WORDS; k++) this.#slots[slot + k] = old[at + k] as number;
+      if (intAt(old, at + 2) < 0) continue;
+      const slot = this.#slot(intAt(old, at), intAt(old, at + 1));
+      for (let k = 0; k < WORDS; k++) this.#slots[slot + k] = intAt(old, at + k);
     }
   }
 }
@@ -78,13 +80,13 @@ export class Meetings {
   constructor(ends: readonly number[], vertexCount: number) {
     this.vertexCount = vertexCount;
     const start = new Int32Array(vertexCount + 1);
-    for (const v of ends) start[v + 1] = (start[v + 1] as number) + 1;
-    for (let v = 0; v < vertexCount; v++) start[v + 1] = (start[v + 1] as number) + (start[v] as number);
+    for (const v of ends) start[v + 1] = intAt(start, v + 1) + 1;
+    for (let v = 0; v < vertexCount; v++) start[v + 1] = intAt(start, v + 1) + intAt(start, v);
     const next = start.slice();
     const items = new Int32Array(ends.length);
     for (let i = 0; i < ends.length; i++) {
-      const v = ends[i] as number;
-      const at = next[v] as number;
+      const v = numberAt(ends, i);
+      const at = intAt(next, v);
       items[at] = i;
       next[v] = at + 1;
     }
@@ -93,7 +95,7 @@ export class Meetings {
   }
 
   degree(v: number): number {
-    return (this.#start[v + 1] as number) - (this.#start[v] as number);
+    return intAt(this.#start, v + 1) - intAt(this.#start, v);
   }
 
   /** The k-th segment at a vertex. */
@@ -103,7 +105,7 @@ export class Meetings {
 
   /** The k-th end at a vertex: twice its segment, and one more where that segment ends there. */
   endAt(v: number, k: number): number {
-    return this.#items[(this.#start[v] as number) + k] as number;
+    return intAt(this.#items, intAt(this.#start, v) + k);
   }
 
   /** Of the two segments at a vertex where just two meet, the other one. */

@@ -1,3 +1,4 @@
+import { pointAt } from '../units/index.ts';
 import type { Point, Ring } from './ring.ts';
 
 /**
@@ -12,15 +13,15 @@ export function thinLine(points: readonly Point[], withinMm: number): readonly P
   const limitSq = withinMm * withinMm;
   for (let span = open.pop(); span; span = open.pop()) {
     const [from, to] = span;
-    const [ax, ay] = points[from] as Point;
-    const [bx, by] = points[to] as Point;
+    const [ax, ay] = pointAt(points, from);
+    const [bx, by] = pointAt(points, to);
     const dx = bx - ax;
     const dy = by - ay;
     const lengthSq = dx * dx + dy * dy;
     let far = -1;
     let farSq = limitSq;
     for (let i = from + 1; i < to; i++) {
-      const [px, py] = points[i] as Point;
+      const [px, py] = pointAt(points, i);
       const t = lengthSq === 0 ? 0 : Math.max(0, Math.min(1, ((px - ax) * dx + (py - ay) * dy) / lengthSq));
       const distSq = (px - ax - t * dx) ** 2 + (py - ay - t * dy) ** 2;
       if (distSq > farSq) {
@@ -41,7 +42,7 @@ export function thinLine(points: readonly Point[], withinMm: number): readonly P
  */
 export function thinRing(ring: Ring, most: number, fromMm: number, upToMm: number): Ring {
   if (ring.length <= most) return ring;
-  const closed = [...ring, ring[0] as Point];
+  const closed = [...ring, pointAt(ring, 0)];
   let thinned = ring;
   for (let mm = fromMm; mm <= upToMm && thinned.length > most; mm *= 2) thinned = thinLine(closed, mm).slice(0, -1);
   return thinned.length >= 3 ? thinned : ring;
