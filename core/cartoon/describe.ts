@@ -1,5 +1,4 @@
 import Flatbush from 'flatbush';
-import polylabel from 'polylabel';
 import {
   boxOf,
   centroid,
@@ -13,8 +12,9 @@ import {
   type PlanarMap,
   type Point,
   type Ring,
+  poleOf,
 } from '../geometry/index.ts';
-import { nth, type JointId, type LineId, type PieceId, numberAt, pointAt } from '../units/index.ts';
+import { nth, type JointId, type LineId, type PieceId, numberAt, pointAt, lastingId } from '../units/index.ts';
 import { numberPieces } from './numbering.ts';
 import type { RawDrawing } from './read/types.ts';
 import type { Cartoon, CartoonPiece, Joint, JointKind } from './types.ts';
@@ -41,14 +41,14 @@ export const namedByTexts =
 
 /** From a sound map to pieces with neighbours, joints and outlines; all get fresh ids, from 1 up. */
 export function describeCartoon(map: PlanarMap, name: NameFaces, traced: MapFaces = facesOf(map)): Cartoon {
-  const pieces = describePieces(map, traced, name).map((piece, i) => ({ id: (i + 1) as PieceId, ...piece }));
+  const pieces = describePieces(map, traced, name).map((piece, i) => ({ id: lastingId<PieceId>(i + 1), ...piece }));
   const found = findJoints(map, pieces);
-  const joints = found.map((joint, i) => ({ id: (pieces.length + i + 1) as JointId, number: i + 1, ...joint }));
+  const joints = found.map((joint, i) => ({ id: lastingId<JointId>(pieces.length + i + 1), number: i + 1, ...joint }));
   const firstLine = pieces.length + joints.length + 1;
   return {
     version: 2,
     map,
-    lineIds: map.lines.map((_, i) => (firstLine + i) as LineId),
+    lineIds: map.lines.map((_, i) => lastingId<LineId>(firstLine + i)),
     freeId: firstLine + map.lines.length,
     pieces,
     joints,
@@ -108,10 +108,9 @@ function describePieces(map: PlanarMap, traced: MapFaces, name: NameFaces): Omit
 }
 
 function labelPlace(rings: readonly Ring[], areaMm2: number, middle: Point): { labelAt: Point; labelRadiusMm: number } {
-  const found = polylabel(rings as unknown as number[][][], Math.max(0.05, Math.sqrt(areaMm2) / 25));
-  // polylabel answers distance 0 where the region is thinner than the precision: the centroid must do.
-  if (!(found.distance > 0)) return { labelAt: middle, labelRadiusMm: 0 };
-  return { labelAt: [numberAt(found, 0), numberAt(found, 1)], labelRadiusMm: found.distance };
+  const { at, distanceMm } = poleOf(rings, Math.max(0.05, Math.sqrt(areaMm2) / 25));
+  // The centroid must do where the region is thinner than the precision.
+  return distanceMm > 0 ? { labelAt: at, labelRadiusMm: distanceMm } : { labelAt: middle, labelRadiusMm: 0 };
 }
 
 /** For each region the texts that stand in it. */
@@ -134,9 +133,7 @@ function regionsAt(regions: readonly (readonly Ring[])[], points: readonly Point
     tree.add(minX, minY, maxX, maxY);
   }
   tree.finish();
-  return points.map(
-    ([x, y]) => tree.search(x, y, x, y).find((i) => regionContains(regions[i] as Ring[], [x, y])) ?? -1,
-  );
+  return points.map(([x, y]) => tree.search(x, y, x, y).find((i) => regionContains(nth(regions, i), [x, y])) ?? -1);
 }
 
 /** For each point the number of the piece it lies in, null outside of all. */

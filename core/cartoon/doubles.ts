@@ -1,4 +1,4 @@
-import { numberAt } from '../units/index.ts';
+import { numberAt, nth } from '../units/index.ts';
 import { Meetings, type Point, UNITS_PER_MM, type VertexGrid } from '../geometry/index.ts';
 
 /** cos 45°: a border that turns no more at a joint goes on there. */
@@ -44,7 +44,7 @@ export function doubledBorders(grid: VertexGrid, dropped: readonly number[], end
     }
     const [a, b] = xyOf(grid, own, numberAt(stretch, stretch.length >> 1));
     const place: Point = [(a[0] + b[0]) / 2 / UNITS_PER_MM, (a[1] + b[1]) / 2 / UNITS_PER_MM];
-    const times = Math.max(...stretch.map((segment) => (segments[segment] as { times: number }).times));
+    const times = Math.max(...stretch.map((segment) => nth(segments, segment).times));
     for (let k = 0; k < times; k++) places.push(place);
   }
   return places;

@@ -65,7 +65,12 @@ export function middleLines(
     const a = wordAt(triangles, e);
     const b = wordAt(triangles, e % 3 === 2 ? e - 2 : e + 1);
     if (labels[a] === labels[b]) continue;
-    const [ax, ay, bx, by] = [xy[2 * a], xy[2 * a + 1], xy[2 * b], xy[2 * b + 1]] as [number, number, number, number];
+    const [ax, ay, bx, by] = [
+      numberAt(xy, 2 * a),
+      numberAt(xy, 2 * a + 1),
+      numberAt(xy, 2 * b),
+      numberAt(xy, 2 * b + 1),
+    ];
     const apart = Math.hypot(bx - ax, by - ay);
     if (apart > mostMm || apart === 0) continue;
     const [mx, my] = [(ax + bx) / 2, (ay + by) / 2];
@@ -110,7 +115,7 @@ function* sampled(ring: Ring, step: number): Generator<Point> {
 }
 
 function circumcentre(xy: readonly number[], triangles: Uint32Array, t: number): Point {
-  const [a, b, c] = [triangles[3 * t], triangles[3 * t + 1], triangles[3 * t + 2]] as [number, number, number];
+  const [a, b, c] = [wordAt(triangles, 3 * t), wordAt(triangles, 3 * t + 1), wordAt(triangles, 3 * t + 2)];
   const [ax, ay] = [numberAt(xy, 2 * a), numberAt(xy, 2 * a + 1)];
   const dx = numberAt(xy, 2 * b) - ax;
   const dy = numberAt(xy, 2 * b + 1) - ay;

@@ -21,16 +21,17 @@ export function numberPieces(
   });
   const uses = new Map<number, number>();
   for (const n of written) if (n !== null) uses.set(n, (uses.get(n) ?? 0) + 1);
-  const numbers: (number | null)[] = written.map((n) => (n !== null && uses.get(n) === 1 ? n : null));
-  const taken = new Set(numbers.filter((n) => n !== null));
-  const order = rowOrder(pieces).filter((i) => numbers[i] === null);
+  const own = written.map((n) => (n !== null && uses.get(n) === 1 ? n : null));
+  const taken = new Set(own);
+  const numbers = own.map((n) => n ?? 0);
+  const order = rowOrder(pieces).filter((i) => own[i] === null);
   let next = 1;
   for (const i of order) {
     while (taken.has(next)) next++;
     numbers[i] = next++;
   }
   const labels = words.map((texts) => texts.find((text) => !/^\d+$/.test(text)) ?? null);
-  return { numbers: numbers as number[], labels };
+  return { numbers, labels };
 }
 
 /** Indices of pieces in rows from the top left; a row is as high as a piece of the middle size is wide. */

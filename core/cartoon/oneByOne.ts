@@ -1,4 +1,4 @@
-import { nth, lastOf, knownIn, pointAt, numberAt, intAt } from '../units/index.ts';
+import { nth, lastOf, knownIn, pointAt, intAt } from '../units/index.ts';
 import Flatbush from 'flatbush';
 import {
   boxOf,
@@ -134,22 +134,19 @@ interface Apart {
 }
 
 function measureApart(regions: readonly Region[]): Apart | null {
-  const owner: number[] = [];
-  const ends: number[] = [];
+  const sides: { owner: number; ax: number; ay: number; bx: number; by: number; mm: number }[] = [];
   let length = 0;
   regions.forEach(({ ring }, r) =>
     ring.forEach(([ax, ay], i) => {
       const [bx, by] = pointAt(ring, (i + 1) % ring.length);
-      owner.push(r);
-      ends.push(ax, ay, bx, by);
-      length += Math.hypot(bx - ax, by - ay);
+      const mm = Math.hypot(bx - ax, by - ay);
+      sides.push({ owner: r, ax, ay, bx, by, mm });
+      length += mm;
     }),
   );
-  const tree = new Flatbush(owner.length);
-  for (let s = 0; s < owner.length; s++) {
-    const [ax, ay, bx, by] = ends.slice(4 * s, 4 * s + 4) as [number, number, number, number];
+  const tree = new Flatbush(sides.length);
+  for (const { ax, ay, bx, by } of sides)
     tree.add(Math.min(ax, bx), Math.min(ay, by), Math.max(ax, bx), Math.max(ay, by));
-  }
   tree.finish();
   const step = Math.max(0.5, length / SAMPLES);
   const gaps: number[] = [];
@@ -158,44 +155,33 @@ function measureApart(regions: readonly Region[]): Apart | null {
   const open = new Set<number>();
   let samples = 0;
   let carried = 0;
-  for (let s = 0; s < owner.length; s++) {
-    const [ax, ay, bx, by] = ends.slice(4 * s, 4 * s + 4) as [number, number, number, number];
-    const mm = Math.hypot(bx - ax, by - ay);
+  for (const { owner, ax, ay, bx, by, mm } of sides) {
     for (let t = step - carried; t <= mm; t += step) {
       samples++;
       const [x, y] = [ax + ((bx - ax) * t) / mm, ay + ((by - ay) * t) / mm];
       let best = MOST_APART_MM;
       let other = -1;
-      const near = tree.search(x - best, y - best, x + best, y + best, (o) => owner[o] !== owner[s]);
+      const near = tree.search(x - best, y - best, x + best, y + best, (o) => nth(sides, o).owner !== owner);
       if (near.length > MOST_NEAR) return null;
       for (const o of near) {
-        const hit = nearestOnSegment(
-          x,
-          y,
-          numberAt(ends, 4 * o),
-          numberAt(ends, 4 * o + 1),
-          numberAt(ends, 4 * o + 2),
-          numberAt(ends, 4 * o + 3),
-        );
+        const there = nth(sides, o);
+        const hit = nearestOnSegment(x, y, there.ax, there.ay, there.bx, there.by);
         if (hit.distSq >= best * best) continue;
         // Only borders that run side by side count, not a corner that another one ends near.
         const [ux, uy] = [(bx - ax) / mm, (by - ay) / mm];
-        const [vx, vy] = [
-          numberAt(ends, 4 * o + 2) - numberAt(ends, 4 * o),
-          numberAt(ends, 4 * o + 3) - numberAt(ends, 4 * o + 1),
-        ];
+        const [vx, vy] = [there.bx - there.ax, there.by - there.ay];
         const alongMm = Math.abs((hit.x - x) * ux + (hit.y - y) * uy);
         if (Math.abs(ux * vx + uy * vy) < ALONGSIDE_COS * Math.hypot(vx, vy)) continue;
         if (hit.distSq > SAME_MM * SAME_MM && alongMm > (1 - ALONGSIDE_COS) * 2 * Math.sqrt(hit.distSq)) continue;
         best = Math.sqrt(hit.distSq);
-        other = numberAt(owner, o);
+        other = there.owner;
       }
-      if (near.length === 0) open.add(numberAt(owner, s));
+      if (near.length === 0) open.add(owner);
       if (other < 0) continue;
-      beside.add(numberAt(owner, s)).add(other);
+      beside.add(owner).add(other);
       if (best <= SAME_MM) continue;
       const { ring, isHole } = nth(regions, other);
-      const mine = nth(regions, numberAt(owner, s)).isHole;
+      const mine = nth(regions, owner).isHole;
       (contains(ring, [x, y]) !== (isHole || mine) ? overlaps : gaps).push(best);
     }
     carried = (carried + mm) % step;

@@ -1,3 +1,4 @@
+import { numberAt } from '../units/index.ts';
 import Flatbush from 'flatbush';
 import { Meetings, UNITS_PER_MM, VertexGrid, type Point } from '../geometry/index.ts';
 import type { DrawnLine } from './read/types.ts';
@@ -21,8 +22,8 @@ export function onGrid(lines: readonly DrawnLine[]): { grid: VertexGrid; ends: n
 }
 
 export const pointAt = (grid: VertexGrid, v: number): Point => [
-  (grid.xy[2 * v] as number) / UNITS_PER_MM,
-  (grid.xy[2 * v + 1] as number) / UNITS_PER_MM,
+  numberAt(grid.xy, 2 * v) / UNITS_PER_MM,
+  numberAt(grid.xy, 2 * v + 1) / UNITS_PER_MM,
 ];
 
 export const meetingsOf = (grid: VertexGrid, ends: readonly number[]): Meetings =>
@@ -30,8 +31,8 @@ export const meetingsOf = (grid: VertexGrid, ends: readonly number[]): Meetings 
 
 export const distance = (grid: VertexGrid, a: number, b: number) =>
   Math.hypot(
-    (grid.xy[2 * a] as number) - (grid.xy[2 * b] as number),
-    (grid.xy[2 * a + 1] as number) - (grid.xy[2 * b + 1] as number),
+    numberAt(grid.xy, 2 * a) - numberAt(grid.xy, 2 * b),
+    numberAt(grid.xy, 2 * a + 1) - numberAt(grid.xy, 2 * b + 1),
   );
 
 /** The vertices at which one segment ends and no other. */
@@ -43,9 +44,9 @@ export function freeEnds(grid: VertexGrid, ends: readonly number[]): number[] {
 }
 
 export const segmentXy = (grid: VertexGrid, ends: readonly number[], s: number): [number, number, number, number] => {
-  const a = 2 * (ends[2 * s] as number);
-  const b = 2 * (ends[2 * s + 1] as number);
-  return [grid.xy[a], grid.xy[a + 1], grid.xy[b], grid.xy[b + 1]] as [number, number, number, number];
+  const a = 2 * numberAt(ends, 2 * s);
+  const b = 2 * numberAt(ends, 2 * s + 1);
+  return [numberAt(grid.xy, a), numberAt(grid.xy, a + 1), numberAt(grid.xy, b), numberAt(grid.xy, b + 1)];
 };
 
 export function segmentTree(grid: VertexGrid, ends: readonly number[]): Flatbush {

@@ -96,13 +96,13 @@ function joinStraight(lines: readonly MapLine[]): MapLine[] {
   const current: (MapLine | null)[] = [...lines];
   const at = new Map<number, Set<number>>();
   const note = (node: number, line: number) => at.set(node, (at.get(node) ?? new Set()).add(line));
-  current.forEach((line, i) => {
-    note((line as MapLine).from, i);
-    note((line as MapLine).to, i);
+  lines.forEach(({ from, to }, i) => {
+    note(from, i);
+    note(to, i);
   });
   for (const [node, meeting] of at) {
-    if (meeting.size !== 2) continue;
-    const [i, j] = [...meeting] as [number, number];
+    const [i, j, third] = meeting;
+    if (i === undefined || j === undefined || third !== undefined) continue;
     const a = nth(current, i);
     const b = nth(current, j);
     if (!a || !b) continue;

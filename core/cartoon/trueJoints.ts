@@ -22,7 +22,7 @@ export function straightenJoints({ nodes, lines }: PlanarMap, widthMm: number): 
     meeting[from]?.push({ line, atEnd: false });
     meeting[to]?.push({ line, atEnd: true });
   });
-  const isJoint = (node: number) => (meeting[node] as unknown[]).length >= 3;
+  const isJoint = (node: number) => nth(meeting, node).length >= 3;
   const gone = new Set<number>();
   const home = Int32Array.from(nodes, (_, i) => i);
   lines.forEach(({ from, to, points }, i) => {

@@ -110,5 +110,5 @@ function difficultyOf(findings: readonly CuttingFinding[]): Cuttability['difficu
     (sum, f) => sum + (f.kind === 'little-light' ? 0 : f.kind === 'inside-curve' && f.hard ? 2 : 1),
     0,
   );
-  return Math.min(4, 1 + steps) as Cuttability['difficulty'];
+  return steps >= 3 ? 4 : steps === 2 ? 3 : steps === 1 ? 2 : 1;
 }

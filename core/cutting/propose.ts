@@ -3,6 +3,7 @@ import { DEFAULT_LIMITS } from '../limits/index.ts';
 import type { Cartoon } from '../cartoon/index.ts';
 import { pieceRings } from '../cartoon/index.ts';
 import {
+  pathLength,
   areaOfRings,
   boxOf,
   contains,
@@ -198,10 +199,7 @@ function throughHoles(rings: readonly Ring[]): Proposal | null {
     if (!second) return null;
     lines.push([first.from, first.to], [second.from, second.to]);
   }
-  const lengthMm = lines.reduce(
-    (sum, [a, b]) => sum + Math.hypot((a as Point)[0] - (b as Point)[0], (a as Point)[1] - (b as Point)[1]),
-    0,
-  );
+  const lengthMm = lines.reduce((sum, line) => sum + pathLength(line), 0);
   return { lines, lengthMm, difficulty: 3 };
 }
 

@@ -1,7 +1,6 @@
 import { fromEnd, lastOf, pointAt, numberAt } from '../units/index.ts';
-import { contains, nearestOnSegment, thinLine, type Point, type Ring } from '../geometry/index.ts';
+import { contains, nearestOnSegment, thinLine, type Point, type Ring, poleOf } from '../geometry/index.ts';
 import Flatbush from 'flatbush';
-import polylabel from 'polylabel';
 
 /** Corners are measured over this much of the border each way, so that the chords of a curve are no corners. */
 const SHARP_OVER_MM = 2;
@@ -216,4 +215,4 @@ const withoutRepeats = (ring: Point[]): Point[] =>
   });
 
 /** Radius of the largest circle inside a ring, mm. */
-const roomIn = (ring: Ring): number => Math.max(0, polylabel([ring as unknown as number[][]], 0.1).distance);
+const roomIn = (ring: Ring): number => Math.max(0, poleOf([ring], 0.1).distanceMm);

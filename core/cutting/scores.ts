@@ -147,8 +147,8 @@ function spokes(ring: Ring, area: number): Point[][] {
     const a = (k * Math.PI) / 3;
     const b = a + 0.5;
     return [
-      [mx + (radius + 0.5) * Math.cos(a), my + (radius + 0.5) * Math.sin(a)] as Point,
-      [mx + radius * 1.45 * Math.cos(b), my + radius * 1.45 * Math.sin(b)] as Point,
+      [mx + (radius + 0.5) * Math.cos(a), my + (radius + 0.5) * Math.sin(a)],
+      [mx + radius * 1.45 * Math.cos(b), my + radius * 1.45 * Math.sin(b)],
     ];
   });
 }

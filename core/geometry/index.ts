@@ -16,5 +16,6 @@ export { areaOfRings, closeGaps, cutAway, insetRegion, intersection, type Strip 
 export { splitAtMeetings, UNITS_PER_MM, VertexGrid, withoutDoubles } from './arrangement.ts';
 export { checkMap, facesOf, ringPoints, type Face, type MapFaces, type MapLine, type PlanarMap } from './planarMap.ts';
 export { mitredInset } from './mitredInset.ts';
+export { poleOf } from './pole.ts';
 export { Meetings, PairTable } from './tables.ts';
 export { thinLine, thinRing } from './thin.ts';

@@ -9,3 +9,6 @@ declare const BRAND: unique symbol;
 export type PieceId = Branded<number, 'piece'>;
 export type LineId = Branded<number, 'line'>;
 export type JointId = Branded<number, 'joint'>;
+
+/** The one place where a whole number becomes a lasting name: whoever gives names out, or reads them back, calls this. */
+export const lastingId = <Id extends PieceId | LineId | JointId>(n: number): Id => n as Id;

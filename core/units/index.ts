@@ -15,6 +15,7 @@ export {
 } from './length.ts';
 export { CURRENCIES, priceOfArea, showMoney, type Currency } from './money.ts';
 export { MS_PER_MINUTE, readMinutes, showClock, showMinutes, type InstantMs } from './time.ts';
-export type { Branded, JointId, LineId, PieceId } from './ids.ts';
+export { lastingId, type Branded, type JointId, type LineId, type PieceId } from './ids.ts';
+export { isKeyOf, isOneOf, keysOf } from './keys.ts';
 export { seededRandom } from './random.ts';
 export { count, showNumbers } from './ranges.ts';

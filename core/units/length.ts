@@ -1,3 +1,4 @@
+import { isKeyOf } from './keys.ts';
 /** 1 in = 25.4 mm exactly (international inch, 1959). */
 export const MM_PER_INCH = 25.4;
 
@@ -44,7 +45,7 @@ export function readLength(text: string): ParsedLength | null {
   const word = (plain[2] ?? '').toLowerCase();
   if (word === '') return { value, unit: null };
   const unit = word === '"' || word === 'inch' || word === 'inches' ? 'in' : word === "'" ? 'ft' : word;
-  return unit in MM_PER_UNIT ? { value, unit: unit as LengthUnit } : null;
+  return isKeyOf(MM_PER_UNIT, unit) ? { value, unit } : null;
 }
 
 /** Millimetres of a written length; a bare number is taken in `bare`. Null when it is no length. */

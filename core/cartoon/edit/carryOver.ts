@@ -1,5 +1,5 @@
 import { pathLength, type Point } from '../../geometry/index.ts';
-import { nth, type JointId, type LineId, type PieceId, pointAt } from '../../units/index.ts';
+import { nth, type JointId, type LineId, type PieceId, pointAt, lastingId } from '../../units/index.ts';
 import { lineSearch } from '../lineSearch.ts';
 import type { Cartoon, Joint } from '../types.ts';
 import type { Continued } from './match.ts';
@@ -49,7 +49,7 @@ export interface How {
 /** Gives the parts of a new drawing the ids of what they continue, and says what became of all. */
 export function carryOver(old: Cartoon, next: Cartoon, how: How): { cartoon: Cartoon; carry: CarryOver } {
   let freeId = Math.max(old.freeId, how.freeId);
-  const fresh = <Id extends number>(): Id => freeId++ as Id;
+  const fresh = <Id extends PieceId | LineId | JointId>(): Id => lastingId<Id>(freeId++);
   const idOf = new Map(old.pieces.map((p) => [p.number, p.id]));
   const pieces = how.continued.map(({ was }): Carried<PieceId> => {
     const from = was === null ? null : (idOf.get(was) ?? null);
@@ -93,7 +93,7 @@ export function carryOver(old: Cartoon, next: Cartoon, how: How): { cartoon: Car
 /** A drawing that follows no other one. Its ids begin at `freeId` where a panel has used the ones below. */
 export function begun(next: Cartoon, freeId = 1): { cartoon: Cartoon; carry: CarryOver } {
   const by = Math.max(0, freeId - 1);
-  const moved = <Id extends number>(id: Id): Id => (id + by) as Id;
+  const moved = <Id extends PieceId | LineId | JointId>(id: Id): Id => lastingId<Id>(id + by);
   const cartoon: Cartoon =
     by === 0
       ? next

@@ -373,7 +373,7 @@ function rebuilt(old: Cartoon, drawn: readonly DrawnLine[]): Redrawn | null {
     },
     traced,
   );
-  const numbered = new Map(found.filter((c) => c.was !== null).map((c) => [c.was as number, c]));
+  const numbered = new Map(found.map((c) => [c.was, c]));
   return {
     cartoon,
     linesStay: false,

@@ -40,7 +40,7 @@ export function matchShapes(old: Cartoon, shapes: readonly Shape[], shift: Point
   const pairs: { shape: number; old: number; share: number; sharedMm2: number; same: boolean }[] = [];
   shapes.forEach(({ rings, areaMm2 }, shape) => {
     const laid = rings.map((ring) => ring.map(([x, y]): Point => [x + shift[0], y + shift[1]]));
-    const { minX, minY, maxX, maxY } = boxOf(laid[0] as Ring);
+    const { minX, minY, maxX, maxY } = boxOf(nth(laid, 0));
     for (const k of tree.search(minX, minY, maxX, maxY)) {
       const { piece, rings: there } = nth(before, k);
       const sharedMm2 = isSameRing(laid, there, areaMm2, piece.areaMm2)
@@ -83,5 +83,6 @@ export function shiftOnto(old: Cartoon, next: Pick<Cartoon, 'pieces' | 'box'>): 
   const key = (x: number, y: number) => `${Math.round(x * 2)},${Math.round(y * 2)}`;
   const known = new Set(old.pieces.map((p) => key(...p.centroid)));
   const hits = ([dx, dy]: Point) => next.pieces.filter(({ centroid: [x, y] }) => known.has(key(x + dx, y + dy))).length;
-  return [[0, 0] as Point, corner, far].reduce((best, shift) => (hits(shift) > hits(best) ? shift : best));
+  const asItIs: Point = [0, 0];
+  return [asItIs, corner, far].reduce((best, shift) => (hits(shift) > hits(best) ? shift : best));
 }

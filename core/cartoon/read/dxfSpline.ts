@@ -1,10 +1,5 @@
 import { lastOf } from '../../units/index.ts';
-import type { IEntity, ISplineEntity } from 'dxf-parser';
-
-/** A spline with the weights of its control points, which the parser's own reader passes over. */
-export interface WeightedSplineEntity extends ISplineEntity {
-  readonly weights: readonly number[];
-}
+import type { DxfEntity } from './dxfEntity.ts';
 
 interface Group {
   readonly code: number;
@@ -16,11 +11,14 @@ interface Scanner {
 }
 type Place = { x: number; y: number };
 
-/** Reads SPLINE entities, with group 41 (DXF reference, SPLINE group codes), in place of the parser's own reader. */
+/**
+ * Reads SPLINE entities in place of the parser's own reader, which passes over the weights of the control points
+ * (group 41; DXF reference, SPLINE group codes).
+ */
 export class SplineReader {
   readonly ForEntityName = 'SPLINE' as const;
 
-  parseEntity(scanner: Scanner, first: Group): IEntity {
+  parseEntity(scanner: Scanner, first: Group): DxfEntity {
     const controls: Place[] = [];
     const fits: Place[] = [];
     const knots: number[] = [];
@@ -45,7 +43,7 @@ export class SplineReader {
       else if (code === 60) common.visible = Number(value) === 0;
       else if (code === 67) common.inPaperSpace = Number(value) !== 0;
     }
-    const spline = {
+    return {
       ...common,
       type: first.value,
       controlPoints: controls,
@@ -56,6 +54,5 @@ export class SplineReader {
       closed: (flags & 1) !== 0,
       rational: (flags & 4) !== 0 || weights.length > 0,
     };
-    return spline as unknown as IEntity;
   }
 }

@@ -42,8 +42,7 @@ export function readMarkup(source: string): { root: MarkupNode } | { problem: Ma
     if (open.length > MOST_DEPTH) problem = 'too-deep';
     if (++nodes > MOST_NODES) problem = 'too-many';
     const attributes = new Map<string, string>();
-    for (const [key, value] of Object.entries(tag.attributes as Record<string, string>))
-      attributes.set(local(key), value);
+    for (const [key, value] of Object.entries(tag.attributes)) attributes.set(local(key), String(value));
     const node: MarkupNode = { name: local(tag.name), attributes, children: [], text: '' };
     open.at(-1)?.children.push(node);
     open.push(node);
@@ -96,8 +95,8 @@ function withoutDoctype(text: string): { body: string; entities: Map<string, str
     else if (c === '>' && brackets === 0) break;
   }
   const doctype = text.slice(start, at + 1);
-  for (const [, name, , value] of doctype.matchAll(/<!ENTITY\s+([\w.-]+)\s+(["'])([^"']*)\2\s*>/g)) {
-    if (value !== undefined && value.length <= MOST_ENTITY && !/[&<]/.test(value)) entities.set(name as string, value);
+  for (const [, name = '', , value] of doctype.matchAll(/<!ENTITY\s+([\w.-]+)\s+(["'])([^"']*)\2\s*>/g)) {
+    if (value !== undefined && value.length <= MOST_ENTITY && !/[&<]/.test(value)) entities.set(name, value);
   }
   return { body: text.slice(0, start) + text.slice(at + 1), entities };
 }

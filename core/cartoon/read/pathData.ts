@@ -187,7 +187,7 @@ export function drawPathData(d: string, pen: PathPen): boolean {
     } else if (command === '' || command.toLowerCase() === 'z') return false;
     const kind = command.toLowerCase();
     const args: number[] = [];
-    for (let i = 0; i < (ARGUMENTS[kind] as number); i++) {
+    for (let i = 0; i < (ARGUMENTS[kind] ?? 0); i++) {
       const value = number(kind === 'a' && (i === 3 || i === 4));
       if (value === null) return false;
       args.push(value);
@@ -195,7 +195,7 @@ export function drawPathData(d: string, pen: PathPen): boolean {
     const relative = command === kind;
     const ox = relative ? pen.x : 0;
     const oy = relative ? pen.y : 0;
-    const [p, q, r, s, t, u, v] = args as [number, number, number, number, number, number, number];
+    const [p = 0, q = 0, r = 0, s = 0, t = 0, u = 0, v = 0] = args;
     const smooth = (after: string): [number, number] =>
       control && after.includes(previous) ? [2 * pen.x - control[0], 2 * pen.y - control[1]] : [pen.x, pen.y];
     let nextControl: [number, number] | null = null;

@@ -1,18 +1,8 @@
 import { nth } from '../../units/index.ts';
-import DxfParser, {
-  type IArcEntity,
-  type ICircleEntity,
-  type IDxf,
-  type IEllipseEntity,
-  type IEntity,
-  type IInsertEntity,
-  type ILineEntity,
-  type ILwpolylineEntity,
-  type IMtextEntity,
-  type ITextEntity,
-} from 'dxf-parser';
+import DxfParser from 'dxf-parser';
 import { compose, largestStretch, type Matrix, type Point } from '../../geometry/index.ts';
-import { SplineReader, type WeightedSplineEntity } from './dxfSpline.ts';
+import type { DxfEntity, DxfFile, Place } from './dxfEntity.ts';
+import { SplineReader } from './dxfSpline.ts';
 import { isHelperLayer } from './layers.ts';
 import { LeftOut } from './leftOut.ts';
 import { FLATNESS_MM, MOST_POINTS, PathPen } from './pathData.ts';
@@ -50,7 +40,7 @@ export const looksLikeDxf = (source: string): boolean =>
   /^\uFEFF?\s*(?:999\r?\n[^\n]*\r?\n\s*)*0\r?\n\s*SECTION\b/.test(source.slice(0, 4000));
 
 interface Walk {
-  readonly dxf: IDxf;
+  readonly dxf: DxfFile;
   readonly layersIn: ReadonlySet<string>;
   readonly lines: DrawnLine[];
   readonly texts: DrawnText[];
@@ -67,11 +57,11 @@ interface Walk {
  * dimensions, hatchings, dashed lines and switched-off layers left out and told.
  */
 export function readDxf(source: string, layersIn: ReadonlySet<string> = new Set()): RawDrawing | DrawingRefusal {
-  let dxf: IDxf | null;
+  let dxf: DxfFile | null;
   try {
     const parser = new DxfParser();
     parser.registerEntityHandler(SplineReader as never);
-    dxf = parser.parseSync(source);
+    dxf = parser.parseSync(source) as DxfFile | null;
   } catch {
     return { refusal: 'not-a-drawing' };
   }
@@ -123,25 +113,19 @@ function ontoPage({ lines, texts }: Walk): Pick<RawDrawing, 'lines' | 'texts'> {
   };
 }
 
-function draw(entity: IEntity, matrix: Matrix, walk: Walk, open: readonly string[], hidden: boolean): void {
+function draw(entity: DxfEntity, matrix: Matrix, walk: Walk, open: readonly string[], hidden: boolean): void {
   if (walk.points > MOST_POINTS) return;
   const leave = (what: string) => walk.leftOut.add(what);
   const aside = hidden || isAside(entity, walk);
-  if (entity.type === 'INSERT') return insert(entity as IInsertEntity, matrix, walk, open, aside);
+  if (entity.type === 'INSERT') return insert(entity, matrix, walk, open, aside);
   const what = LEFT_OUT[entity.type];
   if (what) return leave(what);
   if (entity.type === 'TEXT' || entity.type === 'MTEXT') return aside ? undefined : write(entity, matrix, walk);
   if (aside) return leave('hidden shapes');
   if (HELPER_LINETYPE.test(entity.lineType ?? '')) return leave('dashed lines');
   // A drawing seen from behind (extrusion −1) has its x the other way round (DXF reference, object coordinates).
-  const { extrusionDirectionZ: z, extrusionDirection, normalVector } = entity as unknown as Record<string, never>;
-  const away =
-    Number(
-      z ??
-        (extrusionDirection as { z?: number } | undefined)?.z ??
-        (normalVector as { z?: number } | undefined)?.z ??
-        1,
-    ) < 0;
+  const { extrusionDirectionZ, extrusionDirection, normalVector } = entity;
+  const away = Number(extrusionDirectionZ ?? extrusionDirection?.z ?? normalVector?.z ?? 1) < 0;
   const flips = away && entity.type !== 'LINE' && entity.type !== 'SPLINE' && entity.type !== 'ELLIPSE';
   const pen = new PathPen(flips ? compose(matrix, [-1, 0, 0, 1, 0, 0]) : matrix);
   if (!trace(entity, pen, matrix, walk)) return leave(`${entity.type.toLowerCase().slice(0, 20)} entities`);
@@ -156,7 +140,7 @@ function draw(entity: IEntity, matrix: Matrix, walk: Walk, open: readonly string
 }
 
 /** Notes the layer, and tells whether what stands on it stays out. */
-function isAside(entity: IEntity, walk: Walk): boolean {
+function isAside(entity: DxfEntity, walk: Walk): boolean {
   const name = entity.layer ?? '0';
   const layer = walk.dxf.tables?.layer?.layers?.[name];
   const off = layer?.visible === false || layer?.frozen === true || isHelperLayer(name);
@@ -165,9 +149,10 @@ function isAside(entity: IEntity, walk: Walk): boolean {
   return (off && !walk.layersIn.has(name)) || entity.visible === false || entity.inPaperSpace === true;
 }
 
-function insert(entity: IInsertEntity, matrix: Matrix, walk: Walk, open: readonly string[], hidden: boolean): void {
-  const block = walk.dxf.blocks?.[entity.name];
-  if (!block?.entities || open.includes(entity.name) || open.length >= MOST_DEPTH) {
+function insert(entity: DxfEntity, matrix: Matrix, walk: Walk, open: readonly string[], hidden: boolean): void {
+  const { name = '' } = entity;
+  const block = walk.dxf.blocks?.[name];
+  if (!block?.entities || open.includes(name) || open.length >= MOST_DEPTH) {
     walk.leftOut.add('links that lead nowhere');
     return;
   }
@@ -185,18 +170,17 @@ function insert(entity: IInsertEntity, matrix: Matrix, walk: Walk, open: readonl
       const dy = row * (entity.rowSpacing ?? 0);
       const turn: Matrix = [cos, sin, -sin, cos, px + cos * dx - sin * dy, py + sin * dx + cos * dy];
       const placed = compose(compose(outer, turn), [sx, 0, 0, sy, -sx * bx, -sy * by]);
-      for (const child of block.entities) draw(child, placed, walk, [...open, entity.name], hidden);
+      for (const child of block.entities) draw(child, placed, walk, [...open, name], hidden);
     }
   }
 }
 
-function write(entity: IEntity, [a, b, c, d, e, f]: Matrix, walk: Walk): void {
+function write(entity: DxfEntity, [a, b, c, d, e, f]: Matrix, walk: Walk): void {
   const isLong = entity.type === 'MTEXT';
-  const { x = Number.NaN, y = Number.NaN } =
-    (isLong ? (entity as IMtextEntity).position : (entity as ITextEntity).startPoint) ?? {};
-  const size = (isLong ? (entity as IMtextEntity).height : (entity as ITextEntity).textHeight) || 1;
+  const { x = Number.NaN, y = Number.NaN }: Place = (isLong ? entity.position : entity.startPoint) ?? {};
+  const size = (isLong ? entity.height : entity.textHeight) || 1;
   // Formatting codes of long texts: {\fname;words} and \P for a new line.
-  const text = ((entity as ITextEntity).text ?? '')
+  const text = (entity.text ?? '')
     .replace(/\\P/g, ' ')
     .replace(/\\[A-Za-z][^;\\]*;|[{}]/g, '')
     .trim()
@@ -208,16 +192,16 @@ function write(entity: IEntity, [a, b, c, d, e, f]: Matrix, walk: Walk): void {
 }
 
 /** @returns false for a kind of entity that is no line */
-function trace(entity: IEntity, pen: PathPen, matrix: Matrix, walk: Walk): boolean {
+function trace(entity: DxfEntity, pen: PathPen, matrix: Matrix, walk: Walk): boolean {
   switch (entity.type) {
     case 'LINE':
     case 'LWPOLYLINE':
     case 'POLYLINE':
-      tracePolyline(entity as ILwpolylineEntity, pen);
+      tracePolyline(entity, pen);
       return true;
     case 'CIRCLE':
     case 'ARC': {
-      const { center, radius, startAngle, endAngle } = entity as IArcEntity & ICircleEntity;
+      const { center, radius = 0, startAngle = 0, endAngle = 0 } = entity;
       if (!center || !(radius > 0)) return true;
       const whole = entity.type === 'CIRCLE';
       const from = whole ? 0 : startAngle;
@@ -225,16 +209,16 @@ function trace(entity: IEntity, pen: PathPen, matrix: Matrix, walk: Walk): boole
       return true;
     }
     case 'ELLIPSE': {
-      const { center, majorAxisEndPoint, axisRatio, startAngle, endAngle } = entity as IEllipseEntity;
+      const { center, majorAxisEndPoint, axisRatio = 1, startAngle = 0, endAngle = 2 * Math.PI } = entity;
       if (!center || !majorAxisEndPoint) return true;
       const major = Math.hypot(majorAxisEndPoint.x, majorAxisEndPoint.y);
       const phi = Math.atan2(majorAxisEndPoint.y, majorAxisEndPoint.x);
-      const turn = turnTo(startAngle ?? 0, endAngle ?? 2 * Math.PI);
-      oval(pen, center.x, center.y, major, major * axisRatio, phi, startAngle ?? 0, turn, turn > 2 * Math.PI - 1e-9);
+      const turn = turnTo(startAngle, endAngle);
+      oval(pen, center.x, center.y, major, major * axisRatio, phi, startAngle, turn, turn > 2 * Math.PI - 1e-9);
       return true;
     }
     case 'SPLINE':
-      traceSpline(entity as WeightedSplineEntity, pen, matrix, walk);
+      traceSpline(entity, pen, matrix, walk);
       return true;
     default:
       return false;
@@ -268,11 +252,11 @@ function oval(
 }
 
 /** Straight runs and bulges: the bulge is the tangent of a quarter of the arc's turn, left of its chord. */
-function tracePolyline(entity: ILwpolylineEntity | ILineEntity, pen: PathPen): void {
-  const corners = (entity.vertices ?? []) as readonly { x: number; y: number; bulge?: number }[];
+function tracePolyline(entity: DxfEntity, pen: PathPen): void {
+  const corners = entity.vertices ?? [];
   const first = corners[0];
   if (!first) return;
-  const shape = (entity as ILwpolylineEntity).shape === true;
+  const shape = entity.shape === true;
   pen.moveTo(first.x, first.y);
   for (let i = 0; i < corners.length - (shape ? 0 : 1); i++) {
     const from = nth(corners, i);
@@ -288,9 +272,9 @@ function tracePolyline(entity: ILwpolylineEntity | ILineEntity, pen: PathPen): v
   if (shape) pen.close();
 }
 
-function traceSpline(entity: WeightedSplineEntity, pen: PathPen, matrix: Matrix, walk: Walk): void {
+function traceSpline(entity: DxfEntity, pen: PathPen, matrix: Matrix, walk: Walk): void {
   const at = (p: { x: number; y: number }): Point => [p.x, p.y];
-  const { weights } = entity;
+  const { weights = [] } = entity;
   const areWeights = weights.length === entity.controlPoints?.length && weights.every((w) => w > 0);
   const spline = {
     degree: entity.degreeOfSplineCurve ?? 3,

@@ -43,7 +43,8 @@ export function splineAt({ degree, knots, controls, weights }: Spline, t: number
       const a = over === 0 ? 0 : (t - from) / over;
       const here = nth(d, j);
       const before = nth(d, j - 1);
-      d[j] = [0, 1, 2].map((k) => (1 - a) * numberAt(before, k) + a * numberAt(here, k)) as Weighted;
+      const between = (p: number, q: number) => (1 - a) * p + a * q;
+      d[j] = [between(before[0], here[0]), between(before[1], here[1]), between(before[2], here[2])];
     }
   }
   const [xw, yw, w] = nth(d, degree);

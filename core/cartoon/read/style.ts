@@ -56,9 +56,9 @@ export function readStyleSheets(texts: readonly string[]): StyleSheets {
   const rules: Rule[] = [];
   for (const text of texts) {
     const bare = text.replace(/\/\*[\s\S]*?\*\//g, '').replace(/<!--|-->/g, '');
-    for (const [, selectors, body] of bare.matchAll(/([^{}@;]+)\{([^{}]*)\}/g)) {
-      const declarations = readDeclarations(body as string);
-      for (const selector of (selectors as string).split(',')) {
+    for (const [, selectors = '', body = ''] of bare.matchAll(/([^{}@;]+)\{([^{}]*)\}/g)) {
+      const declarations = readDeclarations(body);
+      for (const selector of selectors.split(',')) {
         const rule = readSelector(selector.trim(), declarations);
         if (rule) rules.push(rule);
       }

@@ -29,8 +29,8 @@ export function readPage(svg: MarkupNode): Page | DrawingRefusal {
     const unit = readLength(svg.attributes.get(name) ?? '')?.unit;
     return unit !== undefined && unit !== null && unit !== 'px';
   };
-  let widthMm = sizeOf('width');
-  let heightMm = sizeOf('height');
+  const widthMm = sizeOf('width');
+  const heightMm = sizeOf('height');
   if (widthMm !== null && heightMm !== null && (widthMm <= 0 || heightMm <= 0)) return { refusal: 'no-size' };
   const px = MM_PER_UNIT.px;
   const physical = isPhysical('width') || isPhysical('height');
@@ -40,10 +40,11 @@ export function readPage(svg: MarkupNode): Page | DrawingRefusal {
     return { matrix: [px, 0, 0, px, 0, 0], view: [size.widthMm / px, size.heightMm / px], ...size, physical, findings };
   }
   const [, , vw, vh] = view;
-  if (widthMm === null && heightMm === null) [widthMm, heightMm] = [vw * px, vh * px];
-  else if (widthMm === null) widthMm = ((heightMm as number) * vw) / vh;
-  else if (heightMm === null) heightMm = (widthMm * vh) / vw;
-  const size = { widthMm, heightMm: heightMm as number };
+  // What is not said follows the view box; where nothing is said one user unit is a pixel.
+  const size = {
+    widthMm: widthMm ?? (heightMm === null ? vw * px : (heightMm * vw) / vh),
+    heightMm: heightMm ?? (widthMm === null ? vh * px : (widthMm * vh) / vw),
+  };
   const matrix = fitView(view, size.widthMm, size.heightMm, svg.attributes.get('preserveaspectratio'));
   return { matrix, view: [vw, vh], ...size, physical, findings };
 }
@@ -85,7 +86,8 @@ function viewBoxOf(node: MarkupNode): ViewBox | null {
     .split(/[\s,]+/)
     .filter(Boolean)
     .map(Number);
-  return view.length === 4 && view.every(Number.isFinite) ? (view as unknown as ViewBox) : null;
+  const [x = 0, y = 0, width = 0, height = 0] = view;
+  return view.length === 4 && view.every(Number.isFinite) ? [x, y, width, height] : null;
 }
 
 /** The view box laid into a width and height as `preserveAspectRatio` says (SVG 2, section 8.6). */

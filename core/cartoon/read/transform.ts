@@ -1,4 +1,3 @@
-import { nth } from '../../units/index.ts';
 import { compose, IDENTITY, type Matrix } from '../../geometry/index.ts';
 import { lengthToUser } from './svgPage.ts';
 
@@ -11,7 +10,8 @@ const DEG_PER_UNIT: Readonly<Record<string, number>> = { deg: 1, grad: 0.9, rad:
 /** A bare number, an angle in degrees or a length in user units. */
 function readMeasure(text: string): number {
   const angle = /^(.*?\d\.?)(deg|grad|rad|turn)$/i.exec(text);
-  if (angle) return Number(angle[1]) * (DEG_PER_UNIT[nth(angle, 2).toLowerCase()] as number);
+  const perUnit = DEG_PER_UNIT[angle?.[2]?.toLowerCase() ?? ''];
+  if (angle && perUnit !== undefined) return Number(angle[1]) * perUnit;
   return lengthToUser(text, Number.NaN) ?? Number.parseFloat(text);
 }
 
@@ -20,14 +20,14 @@ export function readTransform(text: string | undefined): Matrix | null {
   if (text === undefined || text.trim() === '' || text.trim() === 'none') return IDENTITY;
   let matrix: Matrix = IDENTITY;
   let found = false;
-  for (const [, name, inside] of text.matchAll(CALL)) {
+  for (const [, name = '', inside = ''] of text.matchAll(CALL)) {
     found = true;
-    const n = (inside as string)
+    const n = inside
       .split(/[\s,]+/)
       .filter(Boolean)
       .map(readMeasure);
     if (n.some((value) => !Number.isFinite(value))) return null;
-    const step = one((name as string).toLowerCase(), n);
+    const step = one(name.toLowerCase(), n);
     if (!step) return null;
     matrix = compose(matrix, step);
   }
@@ -35,10 +35,10 @@ export function readTransform(text: string | undefined): Matrix | null {
 }
 
 function one(name: string, n: readonly number[]): Matrix | null {
-  const [a = 0, b, c] = n;
+  const [a = 0, b, c, d = 0, e = 0, f = 0] = n;
   switch (name) {
     case 'matrix':
-      return n.length === 6 ? (n as unknown as Matrix) : null;
+      return n.length === 6 ? [a, b ?? 0, c ?? 0, d, e, f] : null;
     case 'translate':
       return [1, 0, 0, 1, a, b ?? 0];
     case 'translatex':

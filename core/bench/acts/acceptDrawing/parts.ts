@@ -1,3 +1,4 @@
+import { lastingId, type JointId, type PieceId } from '../../../units/index.ts';
 import type { Reader } from '../../tables.ts';
 import type { AcceptDrawing, DrawnJoint, DrawnPiece } from './ask.ts';
 
@@ -33,4 +34,5 @@ export function jointsBetween(
 }
 
 /** The lasting id at the end of a row's name. */
-const idIn = <Id extends number>(rowId: string): Id => Number(rowId.slice(rowId.lastIndexOf('/') + 1)) as Id;
+const idIn = <Id extends PieceId | JointId>(rowId: string): Id =>
+  lastingId<Id>(Number(rowId.slice(rowId.lastIndexOf('/') + 1)));

@@ -1,0 +1,10 @@
+/** The keys of a table that is closed: it holds no others than its type names. */
+export const keysOf = <T extends object>(table: T): (keyof T & string)[] => Object.keys(table) as (keyof T & string)[];
+
+/** Whether a word is a key of a closed table. */
+export const isKeyOf = <T extends object>(table: T, key: PropertyKey): key is keyof T & string =>
+  Object.hasOwn(table, key);
+
+/** Whether a word is one of a closed list. */
+export const isOneOf = <T extends string>(list: readonly T[], word: string): word is T =>
+  list.some((known) => known === word);
