@@ -1,3 +1,4 @@
+import { fieldsOf } from '../units/index.ts';
 import { applied, type LogEntry } from './decide.ts';
 import { isSame } from './inverse.ts';
 import { Studio } from './studio.ts';
@@ -13,7 +14,7 @@ export interface StoredRows extends Pick<Reader, 'get'> {
 export function rowDifference(table: TableName, id: string, stored: object | undefined, told: object): string | null {
   if (!stored) return `${table} ${id}: the log tells of it, but it is not stored`;
   if (isSame(stored, told)) return null;
-  const [left, right] = [stored as Record<string, unknown>, told as Record<string, unknown>];
+  const [left, right] = [fieldsOf(stored), fieldsOf(told)];
   const apart = Object.keys({ ...left, ...right }).filter((key) => !isSame(left[key], right[key]));
   return `${table} ${id} differs: ${apart.join(', ')}`;
 }
@@ -74,7 +75,7 @@ function noteOwner(ofPanel: Map<string, Set<string>>, { table, id, before, after
 }
 
 function panelIdOf(row: object | null): string | null {
-  const { panelId } = (row ?? {}) as { readonly panelId?: unknown };
+  const { panelId } = fieldsOf(row ?? {});
   return typeof panelId === 'string' ? panelId : null;
 }
 

@@ -1,4 +1,4 @@
-import { actOf, type ActKind, type Command, type Happening } from './acts/index.ts';
+import { actOf, happeningOf, type Command, type Happening } from './acts/index.ts';
 import type { Circumstance, RowInverse } from './act.ts';
 import { keepCounts } from './counts.ts';
 import { inverseOf, touchedBy } from './inverse.ts';
@@ -47,16 +47,11 @@ export function decide(
   const changes = applied(state, happening, now);
   const stale = staleChanges(changes, act.reads, basis, now.bench, history);
   if (stale.length > 0) {
-    const numbers = stale.flatMap((c) =>
-      c.table === 'pieces' ? [(c as RowChange<'pieces'>).before?.number ?? 0] : [],
-    );
+    const numbers = stale.flatMap((c) => (c.table === 'pieces' ? [state.get('pieces', c.id)?.number ?? 0] : []));
     return { refusal: { code: 'stale', numbers, name: stale.find((c) => c.table !== 'pieces')?.id } };
   }
   return { happening, changes, inverse: inverseOf(changes) };
 }
-
-export const happeningOf = (kind: ActKind, fact: unknown): Happening =>
-  ({ kind, version: actOf(kind).version, fact }) as Happening;
 
 /** The row changes that an event makes: the whole of fold, one step at a time. */
 export function applied(state: Reader, happening: Happening, now: Circumstance): RowChange[] {

@@ -1,3 +1,4 @@
+import { fieldsOf } from '../units/index.ts';
 import type { RowInverse } from './act.ts';
 import type { RowChange, TableName } from './tables.ts';
 
@@ -22,8 +23,8 @@ export function inverseOf(changes: readonly RowChange[]): RowInverse[] {
 }
 
 function changedFields(table: TableName, before: object, after: object): string[] {
-  const left = before as Readonly<Record<string, unknown>>;
-  const right = after as Readonly<Record<string, unknown>>;
+  const left = fieldsOf(before);
+  const right = fieldsOf(after);
   return Object.keys(right).filter(
     (field) => field !== 'rev' && !WORKED_OUT[table]?.has(field) && !isSame(left[field], right[field]),
   );
@@ -34,7 +35,7 @@ export function isSame(a: unknown, b: unknown): boolean {
   if (Object.is(a, b)) return true;
   if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
   if (Array.isArray(a) !== Array.isArray(b)) return false;
-  const [left, right] = [a as Record<string, unknown>, b as Record<string, unknown>];
+  const [left, right] = [fieldsOf(a), fieldsOf(b)];
   const keys = Object.keys(left);
   return (
     keys.length === Object.keys(right).length && keys.every((key) => key in right && isSame(left[key], right[key]))
@@ -42,7 +43,7 @@ export function isSame(a: unknown, b: unknown): boolean {
 }
 
 const picked = (row: object, fields: readonly string[]): Record<string, unknown> =>
-  Object.fromEntries(fields.map((field) => [field, (row as Readonly<Record<string, unknown>>)[field]]));
+  Object.fromEntries(fields.map((field) => [field, fieldsOf(row)[field]]));
 
 /** Which fields of a row an entry touched; `row` where it made the row or took it away. */
 export interface Touch {

@@ -1,4 +1,5 @@
-import { nth } from '../units/index.ts';
+import { keysOf, nth } from '../units/index.ts';
+
 /** Why a piece broke or had to be cut again, with words that the tally line knows it by. */
 export const BREAK_REASONS = {
   'score-ran-off': ['score ran off', 'ran off', 'score'],
@@ -22,7 +23,7 @@ export const BREAK_REASONS = {
 } as const satisfies Record<string, readonly [string, ...string[]]>;
 
 export type BreakReason = keyof typeof BREAK_REASONS;
-export const BREAK_REASON_CODES = Object.keys(BREAK_REASONS) as [BreakReason, ...BreakReason[]];
+export const BREAK_REASON_CODES = keysOf(BREAK_REASONS);
 
 /** Why a piece goes back a stage without breaking. */
 export const BACK_REASONS = [
@@ -36,15 +37,14 @@ export const BACK_REASONS = [
 ] as const;
 export type BackReason = (typeof BACK_REASONS)[number];
 
+const wordsFor = (code: BreakReason): readonly string[] => BREAK_REASONS[code];
+
 /** The reason meant by words, longest wording first; null when none fits. */
 export function readBreakReason(words: string): BreakReason | null {
   const text = words.trim().toLowerCase();
   if (text === '') return null;
-  for (const code of BREAK_REASON_CODES)
-    if (code === text || (BREAK_REASONS[code] as readonly string[]).includes(text)) return code;
-  const starts = BREAK_REASON_CODES.filter((code) =>
-    (BREAK_REASONS[code] as readonly string[]).some((w) => w.startsWith(text)),
-  );
+  for (const code of BREAK_REASON_CODES) if (code === text || wordsFor(code).includes(text)) return code;
+  const starts = BREAK_REASON_CODES.filter((code) => wordsFor(code).some((w) => w.startsWith(text)));
   return starts.length === 1 ? nth(starts, 0) : null;
 }
 

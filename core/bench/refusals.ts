@@ -1,4 +1,4 @@
-import { showArea, showNumbers, type DisplayUnit } from '../units/index.ts';
+import { showArea, showNumbers, type DisplayUnit, keysOf } from '../units/index.ts';
 import type { Reader } from './tables.ts';
 
 /** What a refusal tells beside its code. */
@@ -86,7 +86,7 @@ const REFUSALS = {
 } as const satisfies Readonly<Record<string, (telling: Telling) => string>>;
 
 export type RefusalCode = keyof typeof REFUSALS;
-export const REFUSAL_CODES = Object.keys(REFUSALS) as RefusalCode[];
+export const REFUSAL_CODES = keysOf(REFUSALS);
 
 export interface Refusal extends RefusalFacts {
   readonly code: RefusalCode;

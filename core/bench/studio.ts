@@ -1,3 +1,4 @@
+import { keysOf, recordOf } from '../units/index.ts';
 import { shippedRows } from './routes/shipped.ts';
 import {
   QUESTIONS,
@@ -14,12 +15,10 @@ type Stores = { [T in TableName]: Map<string, Tables[T]> };
 type AnyRow = Tables[TableName];
 type AnyQuestion = { readonly table: TableName; readonly keyOf: (row: AnyRow) => string | null };
 
-const QUESTION_NAMES = Object.keys(QUESTIONS) as Question[];
+const QUESTION_NAMES = keysOf(QUESTIONS);
 /** A question for any row: the table it names has been looked at before it is asked. */
 const questionOf = (name: Question): AnyQuestion => QUESTIONS[name] as unknown as AnyQuestion;
-const QUESTIONS_ON: Readonly<Record<TableName, readonly Question[]>> = Object.fromEntries(
-  TABLE_NAMES.map((table) => [table, QUESTION_NAMES.filter((q) => QUESTIONS[q].table === table)]),
-) as unknown as Record<TableName, readonly Question[]>;
+const QUESTIONS_ON = recordOf(TABLE_NAMES, (table) => QUESTION_NAMES.filter((q) => QUESTIONS[q].table === table));
 
 /** A studio in memory, with the shipped routes: for a screen's previews, for replays and for tests. */
 export class Studio implements Reader {
@@ -29,7 +28,7 @@ export class Studio implements Reader {
   seq = 0;
 
   constructor() {
-    this.#stores = Object.fromEntries(TABLE_NAMES.map((name) => [name, new Map()])) as unknown as Stores;
+    this.#stores = recordOf(TABLE_NAMES, () => new Map());
     const { routes, routeSteps } = shippedRows();
     for (const row of routes) this.load('routes', row.id, row);
     for (const row of routeSteps) this.load('routeSteps', row.id, row);
@@ -44,9 +43,9 @@ export class Studio implements Reader {
   }
 
   *ask<Q extends Question>(question: Q, key: string): Iterable<AnswerRow<Q>> {
-    const store = this.#stores[QUESTIONS[question].table] as unknown as ReadonlyMap<string, AnswerRow<Q>>;
+    const table: (typeof QUESTIONS)[Q]['table'] = QUESTIONS[question].table;
     for (const id of this.#answers.get(question)?.get(key) ?? []) {
-      const row = store.get(id);
+      const row = this.get(table, id);
       if (row) yield row;
     }
   }
@@ -83,7 +82,7 @@ export class Studio implements Reader {
 /** Changes on top of a studio: read through, written aside, thrown away or absorbed. */
 export class Draft implements Reader {
   readonly #base: Reader;
-  readonly #written: { [T in TableName]?: Map<string, RowChange<T>> } = {};
+  readonly #written: { readonly [T in TableName]: Map<string, RowChange<T>> } = recordOf(TABLE_NAMES, () => new Map());
   readonly seq: number;
 
   constructor(base: Reader, seq: number) {
@@ -92,21 +91,26 @@ export class Draft implements Reader {
   }
 
   get<T extends TableName>(table: T, id: string): Tables[T] | undefined {
-    const change = this.#on(table)?.get(id);
+    const change = this.#written[table].get(id);
     return change ? (change.after ?? undefined) : this.#base.get(table, id);
   }
 
   *ask<Q extends Question>(question: Q, key: string): Iterable<AnswerRow<Q>> {
-    const { table, keyOf } = questionOf(question);
-    const written = this.#on(table);
-    for (const row of this.#base.ask(question, key)) if (!written?.has(row.id)) yield row;
-    for (const { after } of written?.values() ?? [])
-      if (after !== null && keyOf(after) === key) yield after as AnswerRow<Q>;
+    const table: (typeof QUESTIONS)[Q]['table'] = QUESTIONS[question].table;
+    const { keyOf } = questionOf(question);
+    const written = this.#written[table];
+    for (const row of this.#base.ask(question, key)) if (!written.has(row.id)) yield row;
+    for (const { after } of written.values()) if (after !== null && keyOf(after) === key) yield after;
   }
 
   /** Writes a row whole. */
-  put<T extends TableName>(table: T, row: Omit<Tables[T], 'rev'>): void {
-    this.#write(table, (row as { id: string }).id, { ...row, rev: this.seq } as Tables[T]);
+  put<T extends TableName>(table: T, row: Omit<Tables[T], 'rev'> & { readonly id: string }): void {
+    this.putBack(table, row.id, row);
+  }
+
+  /** Writes a row whole, as the log kept it: what a row of this table says. */
+  putBack<T extends TableName>(table: T, id: string, row: object): void {
+    this.#write(table, id, { ...row, rev: this.seq } as Tables[T]);
   }
 
   /** Changes some fields of a row that must be there. */
@@ -120,13 +124,8 @@ export class Draft implements Reader {
     if (this.get(table, id)) this.#write(table, id, null);
   }
 
-  #on<T extends TableName>(table: T): Map<string, RowChange<T>> | undefined {
-    return this.#written[table] as Map<string, RowChange<T>> | undefined;
-  }
-
   #write<T extends TableName>(table: T, id: string, after: Tables[T] | null): void {
-    let written = this.#on(table);
-    if (!written) (this.#written as Record<string, unknown>)[table] = written = new Map<string, RowChange<T>>();
+    const written = this.#written[table];
     const known = written.get(id);
     const before = known ? known.before : (this.#base.get(table, id) ?? null);
     if (before === null && after === null) written.delete(id);
@@ -135,7 +134,7 @@ export class Draft implements Reader {
 
   /** What was changed of one table so far. */
   changesOf<T extends TableName>(table: T): Iterable<RowChange<T>> {
-    return this.#on(table)?.values() ?? [];
+    return this.#written[table].values();
   }
 
   /** All changes, parents before children. */

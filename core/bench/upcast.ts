@@ -1,11 +1,10 @@
 import type { UpcastContext } from './act.ts';
-import { ACTS, actOf, isActKind, type ActKind, type Happening } from './acts/index.ts';
+import { ACT_KINDS, actOf, happeningOf, isActKind, type ActKind, type Happening } from './acts/index.ts';
 
 /** The act that a kind in the log means, by its present name or one it had before; null for none. */
 export function kindNamed(kind: string): ActKind | null {
   if (isActKind(kind)) return kind;
-  const found = Object.entries(ACTS).find(([, act]) => (act.formerly as readonly string[]).includes(kind));
-  return found ? (found[0] as ActKind) : null;
+  return ACT_KINDS.find((name) => actOf(name).formerly.includes(kind)) ?? null;
 }
 
 /** Whether an event says what it says in today's way. */
@@ -28,5 +27,5 @@ export function upToDate(kind: string, version: number, fact: unknown, context: 
     if (!upcast) throw new Error(`nothing brings version ${v} of “${name}” up to date`);
     current = upcast(current as never, context);
   }
-  return { kind: name, version: act.version, fact: current } as Happening;
+  return happeningOf(name, current);
 }

@@ -1,3 +1,4 @@
+import { keysOf } from '../units/index.ts';
 /** Kinds of work that hours are booked to, with what to take care of (common practice). */
 export const WORKS = {
   design: { word: 'Drawing', caution: null },
@@ -20,6 +21,6 @@ export const WORKS = {
 } as const satisfies Readonly<Record<string, { readonly word: string; readonly caution: string | null }>>;
 
 export type WorkStage = keyof typeof WORKS;
-export const WORK_STAGES = Object.keys(WORKS) as [WorkStage, ...WorkStage[]];
+export const WORK_STAGES = keysOf(WORKS);
 export const workWord = (work: WorkStage): string => WORKS[work].word;
 export const workCaution = (work: WorkStage): string | null => WORKS[work].caution;

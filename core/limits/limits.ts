@@ -1,3 +1,4 @@
+import { keysOf, recordOf } from '../units/index.ts';
 /** How a limit is measured. */
 export type LimitUnit = 'mm' | 'mm²' | '°' | 'ratio';
 
@@ -148,14 +149,12 @@ export const LIMITS = {
 } as const satisfies Readonly<Record<string, Limit>>;
 
 export type LimitName = keyof typeof LIMITS;
-export const LIMIT_NAMES = Object.keys(LIMITS) as LimitName[];
+export const LIMIT_NAMES = keysOf(LIMITS);
 export type Limits = Readonly<Record<LimitName, number>>;
 /** What a studio has set itself. */
 export type OwnLimits = Readonly<Partial<Record<LimitName, number>>>;
 
-export const DEFAULT_LIMITS = Object.fromEntries(
-  LIMIT_NAMES.map((name) => [name, LIMITS[name].value]),
-) as unknown as Limits;
+export const DEFAULT_LIMITS: Limits = recordOf(LIMIT_NAMES, (name) => LIMITS[name].value);
 
 /** The limits in force. */
 export const limitsWith = (own: OwnLimits): Limits => ({ ...DEFAULT_LIMITS, ...own });

@@ -1,7 +1,7 @@
 /** Which room may import which: the one table of arrows. docs/architecture.md tells the same in words. */
 export const ARROWS: Readonly<Record<string, readonly string[]>> = {
   'core/units': [],
-  'core/limits': [],
+  'core/limits': ['core/units'],
   'core/geometry': ['core/units'],
   'core/cartoon': ['core/units', 'core/limits', 'core/geometry'],
   'core/sizing': ['core/units', 'core/limits', 'core/geometry', 'core/cartoon'],

@@ -16,6 +16,6 @@ export {
 export { CURRENCIES, priceOfArea, showMoney, type Currency } from './money.ts';
 export { MS_PER_MINUTE, readMinutes, showClock, showMinutes, type InstantMs } from './time.ts';
 export { lastingId, type Branded, type JointId, type LineId, type PieceId } from './ids.ts';
-export { isKeyOf, isOneOf, keysOf } from './keys.ts';
+export { fieldsOf, isKeyOf, isOneOf, keysOf, recordOf } from './keys.ts';
 export { seededRandom } from './random.ts';
 export { count, showNumbers } from './ranges.ts';

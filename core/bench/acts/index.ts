@@ -1,4 +1,4 @@
-import type { DisplayUnit } from '../../units/index.ts';
+import { keysOf, type DisplayUnit } from '../../units/index.ts';
 import type { Act } from '../act.ts';
 import type { Reader } from '../tables.ts';
 import { acceptDrawing } from './acceptDrawing/act.ts';
@@ -55,7 +55,7 @@ export const ACTS = {
 } as const;
 
 export type ActKind = keyof typeof ACTS;
-export const ACT_KINDS = Object.keys(ACTS) as ActKind[];
+export const ACT_KINDS = keysOf(ACTS);
 export type AskOf<K extends ActKind> = (typeof ACTS)[K] extends Act<infer Ask, infer _F> ? Ask : never;
 export type FactOf<K extends ActKind> = (typeof ACTS)[K] extends Act<infer _A, infer Fact> ? Fact : never;
 
@@ -69,6 +69,9 @@ export type Happening = {
 export const isActKind = (kind: string): kind is ActKind => Object.hasOwn(ACTS, kind);
 /** The act of a kind, for whoever has a command or an event of that very kind. */
 export const actOf = (kind: ActKind): Act => ACTS[kind] as unknown as Act;
+/** What happened, from a fact of that very kind; said in today's way unless another version is named. */
+export const happeningOf = (kind: ActKind, fact: unknown, version = actOf(kind).version): Happening =>
+  ({ kind, version, fact }) as Happening;
 
 /** What happened, as a line of the log: `12–18 cut from B7`. */
 export const happeningWords = ({ kind, fact }: Pick<Happening, 'kind' | 'fact'>, state: Reader): string =>

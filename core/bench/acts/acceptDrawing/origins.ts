@@ -1,3 +1,4 @@
+import { keysOf } from '../../../units/index.ts';
 interface Origin {
   readonly told: string;
   /** It takes glass out of hand or gives it another size: not once that glass is cut. */
@@ -20,4 +21,4 @@ export const ORIGINS = {
 } as const satisfies Readonly<Record<string, Origin>>;
 
 export type DrawingOrigin = keyof typeof ORIGINS;
-export const DRAWING_ORIGINS = Object.keys(ORIGINS) as [DrawingOrigin, ...DrawingOrigin[]];
+export const DRAWING_ORIGINS = keysOf(ORIGINS);

@@ -1,5 +1,5 @@
 import { NO_WORDS, type Act } from '../../act.ts';
-import { DEFAULT_SETTINGS, settingsOf, type Settings } from '../../tables.ts';
+import { settingsOf, type Settings } from '../../tables.ts';
 
 export type ChangeSettings = Partial<Settings>;
 
@@ -18,7 +18,11 @@ export const changeSettings: Act<ChangeSettings, Settings> = {
 };
 
 /** The settings alone, without what a row has beside them. */
-const plain = (settings: Settings): Settings =>
-  Object.fromEntries(
-    Object.keys(DEFAULT_SETTINGS).map((key) => [key, settings[key as keyof Settings]]),
-  ) as unknown as Settings;
+const plain = ({ studio, unit, currency, locale, longClockMin, limits }: Settings): Settings => ({
+  studio,
+  unit,
+  currency,
+  locale,
+  longClockMin,
+  limits,
+});

@@ -1,7 +1,8 @@
+import { fieldsOf } from '../../../units/index.ts';
 import { NO_WORDS, refuse, type Act, type RowInverse, type UpcastContext } from '../../act.ts';
 import { isSame } from '../../inverse.ts';
 import type { Draft } from '../../studio.ts';
-import type { Reader, TableName, Tables } from '../../tables.ts';
+import type { Reader, TableName } from '../../tables.ts';
 
 /** A recorded act that can be put back, with its inverse as the log keeps it. */
 export interface PutBackTarget {
@@ -87,7 +88,7 @@ function isChanged(
   if (was === null) return now === undefined || touched !== undefined;
   if (is === null) return now !== undefined;
   if (now === undefined || touched?.has('row')) return true;
-  const says = now as unknown as Readonly<Record<string, unknown>>;
+  const says = fieldsOf(now);
   return Object.entries(is).some(([field, value]) => touched?.has(field) || !isSame(says[field], value));
 }
 
@@ -114,9 +115,8 @@ function areaAfter(row: RowBack, before: number): number {
 function panelOfRows(state: Reader, rows: readonly RowBack[]): string | null {
   for (const row of rows) {
     if (row.table === 'panels') return row.id;
-    const known =
-      'row' in row ? row.row : (state.get(row.table, row.id) as Readonly<Record<string, unknown>> | undefined);
-    if (typeof known?.panelId === 'string') return known.panelId;
+    const { panelId } = 'row' in row ? row.row : fieldsOf(state.get(row.table, row.id) ?? {});
+    if (typeof panelId === 'string') return panelId;
   }
   return null;
 }
@@ -124,7 +124,7 @@ function panelOfRows(state: Reader, rows: readonly RowBack[]): string | null {
 function write(draft: Draft, row: RowBack): void {
   if ('goes' in row) return draft.remove(row.table, row.id);
   // The log kept what a row of this table said; it is given back as it was.
-  if ('row' in row) return draft.put(row.table, row.row as unknown as Tables[TableName]);
+  if ('row' in row) return draft.putBack(row.table, row.id, row.row);
   draft.patch(row.table, row.id, row.fields);
 }
 
