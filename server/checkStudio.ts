@@ -40,9 +40,13 @@ export function checkStudio(store: Store): string[] {
 }
 
 function* integrity(store: Store): Generator<string> {
-  for (const { integrity_check: found } of store.sqlite.pragma('integrity_check') as { integrity_check: string }[])
+  for (const { integrity_check: found } of store.sqlite
+    .prepare<[], { integrity_check: string }>('pragma integrity_check')
+    .all())
     if (found !== 'ok') yield `the file is damaged: ${found}`;
-  for (const { table, rowid } of store.sqlite.pragma('foreign_key_check') as { table: string; rowid: number }[])
+  for (const { table, rowid } of store.sqlite
+    .prepare<[], { table: string; rowid: number }>('pragma foreign_key_check')
+    .all())
     yield `row ${rowid} of ${table} names something that is not there`;
 }
 

@@ -24,8 +24,7 @@ if (!isLoopback(host) && !passcode)
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
 const opened = openStore(folder, here('./migrations'));
-if ('problem' in opened) stop(opened.problem);
-const desk = new Desk((opened as Extract<typeof opened, { store: unknown }>).store);
+const desk = new Desk('problem' in opened ? stop(opened.problem) : opened.store);
 const { app, close } = makeApp({
   desk,
   clock: Date.now,

@@ -2,6 +2,7 @@ export {
   ACT_KINDS,
   ACTS,
   actOf,
+  happeningOf,
   effectWords,
   happeningWords,
   isActKind,

@@ -28,3 +28,10 @@ export function lineSearch({ lines }: Pick<PlanarMap, 'lines'>): LineSearch {
     return best;
   };
 }
+
+/** The node of a map (a joint, a corner) nearest to a place, within a distance in mm; null when none is. */
+export function nearestNode({ nodes }: Pick<PlanarMap, 'nodes'>, [x, y]: Point, withinMm: number): number | null {
+  const away = nodes.map(([nx, ny]) => Math.hypot(nx - x, ny - y));
+  const least = away.reduce((best, mm) => Math.min(best, mm), Infinity);
+  return least <= withinMm ? away.indexOf(least) : null;
+}

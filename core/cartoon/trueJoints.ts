@@ -1,5 +1,5 @@
 import { nth, intAt, pointAt } from '../units/index.ts';
-import { pathLength, type PlanarMap, type Point, type Ring } from '../geometry/index.ts';
+import { pathLength, pointAlong, type PlanarMap, type Point, type Ring } from '../geometry/index.ts';
 
 /** Within so many channel widths of a joint the middle leans over to the side where the channel widens. */
 const LEANS_WITHIN = 0.75;
@@ -69,35 +69,10 @@ interface Cut {
 
 /** Where a line is cut at a length from its first point, and how it runs there. */
 function cutOff(points: Ring, mm: number, overMm: number): Cut {
-  let along = 0;
-  for (let i = 1; i < points.length; i++) {
-    const p = pointAt(points, i - 1);
-    const q = pointAt(points, i);
-    const step = Math.hypot(q[0] - p[0], q[1] - p[1]);
-    if (along + step >= mm && step > 0) {
-      const t = (mm - along) / step;
-      const cut: Point = [p[0] + t * (q[0] - p[0]), p[1] + t * (q[1] - p[1])];
-      const [x, y] = pointAlong(points, i, cut, overMm);
-      const far = Math.hypot(cut[0] - x, cut[1] - y) || 1;
-      return { skipped: i, cut, heading: [(cut[0] - x) / far, (cut[1] - y) / far] };
-    }
-    along += step;
-  }
-  return { skipped: 1, cut: pointAt(points, 0), heading: [0, 0] };
-}
-
-/** The point a length further on than `start`, which lies before the point at `index`; at most the line's end. */
-function pointAlong(points: Ring, index: number, start: Point, mm: number): Point {
-  let [px, py] = start;
-  let left = mm;
-  for (let i = index; i < points.length; i++) {
-    const [qx, qy] = pointAt(points, i);
-    const step = Math.hypot(qx - px, qy - py);
-    if (step >= left && step > 0) return [px + ((qx - px) * left) / step, py + ((qy - py) * left) / step];
-    left -= step;
-    [px, py] = [qx, qy];
-  }
-  return [px, py];
+  const { at: cut, next } = pointAlong(points, mm);
+  const [x, y] = pointAlong(points, mm + overMm).at;
+  const far = Math.hypot(cut[0] - x, cut[1] - y) || 1;
+  return { skipped: next, cut, heading: [(cut[0] - x) / far, (cut[1] - y) / far] };
 }
 
 /** The point with the least squared distance from all lines; null where they are all parallel or it lies far off. */

@@ -15,6 +15,7 @@ export {
 export { areaOfRings, closeGaps, cutAway, insetRegion, intersection, type Strip } from './offset.ts';
 export { splitAtMeetings, UNITS_PER_MM, VertexGrid, withoutDoubles } from './arrangement.ts';
 export { checkMap, facesOf, ringPoints, type Face, type MapFaces, type MapLine, type PlanarMap } from './planarMap.ts';
+export { halfWay, pointAlong } from './along.ts';
 export { mitredInset } from './mitredInset.ts';
 export { poleOf } from './pole.ts';
 export { Meetings, PairTable } from './tables.ts';

@@ -6,6 +6,7 @@ export {
   mmToInchFraction,
   readLength,
   showArea,
+  showFineLength,
   showLength,
   trimNumber,
   type DisplayUnit,

@@ -83,6 +83,13 @@ export function showLength(mm: number, unit: DisplayUnit, digits = 0): string {
   return `${f.negative ? '−' : ''}${[whole, fraction].filter(Boolean).join(' ')} in`;
 }
 
+/**
+ * A fine measure, such as half of a small gap, which is finer than 1/32 in: whoever measures in inches reads the
+ * millimetres beside it.
+ */
+export const showFineLength = (mm: number, unit: DisplayUnit): string =>
+  unit === 'mm' ? showLength(mm, 'mm', 2) : `${showLength(mm, 'in', 2)} (${showLength(mm, 'mm', 2)})`;
+
 /** An area as plain text: cm² for millimetre users, square inches (or square feet when large) otherwise. */
 export function showArea(mm2: number, unit: DisplayUnit): string {
   if (unit === 'mm') return mm2 >= 1e5 ? `${trimNumber(mm2 / 1e6, 2)} m²` : `${trimNumber(mm2 / 100, 1)} cm²`;

@@ -13,11 +13,13 @@ export interface Labour {
 /** Minutes and cents of work on some panels. */
 export function labourOf({ store }: Desk, panelIds: readonly string[], now: number): Labour {
   const sum = { minutes: 0, cents: 0 };
-  const statement = store.sqlite.prepare(`select ${LABOUR} from hours where removed = 0 and panel_id = @panelId`);
+  const statement = store.sqlite.prepare<unknown[], { minutes: number | null; cents: number | null }>(
+    `select ${LABOUR} from hours where removed = 0 and panel_id = @panelId`,
+  );
   for (const panelId of panelIds) {
-    const found = statement.get({ panelId, now }) as { minutes: number | null; cents: number | null };
-    sum.minutes += found.minutes ?? 0;
-    sum.cents += found.cents ?? 0;
+    const found = statement.get({ panelId, now });
+    sum.minutes += found?.minutes ?? 0;
+    sum.cents += found?.cents ?? 0;
   }
   return sum;
 }

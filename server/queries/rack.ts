@@ -5,10 +5,9 @@ const PAGE = 100;
 
 /** What stands on the rack, and the sums of the ledger by kind. */
 export function rackAnswer(desk: Desk): RackAnswer {
-  const totals = desk.store.sqlite.prepare('select kind, sum_mm2 as mm2 from ledger_totals').all() as {
-    kind: string;
-    mm2: number;
-  }[];
+  const totals = desk.store.sqlite
+    .prepare<[], { kind: string; mm2: number }>('select kind, sum_mm2 as mm2 from ledger_totals')
+    .all();
   return {
     seq: desk.seq,
     stock: desk.state.where('stock', 'gone is null order by rowid'),

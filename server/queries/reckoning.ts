@@ -8,7 +8,7 @@ const MOST_JOBS = 60;
 /** What the studio learns from the work of a period: by stage, by reason of breakage, by job. */
 export function reckoningAnswer(desk: Desk, from: number, to: number, now: number): ReckoningAnswer {
   const { store, state } = desk;
-  const all = <T>(sql: string): T[] => store.sqlite.prepare(sql).all({ from, to, now }) as T[];
+  const all = <T>(sql: string): T[] => store.sqlite.prepare<unknown[], T>(sql).all({ from, to, now });
   const inPeriod = 'removed = 0 and started_at >= @from and started_at < @to';
   const latest = state.where('mishaps', 'at >= ? and at < ? order by at desc limit ?', from, to, LATEST);
   return {

@@ -25,8 +25,8 @@ const dueKey = ({ due }: Pick<Tables['commissions'], 'due'>): string => due ?? '
 
 /** Glass that pieces in hand still need more of than the rack holds, before waste. */
 function runningShort({ store }: Desk): TodayAnswer['short'] {
-  const rows = store.sqlite
-    .prepare(
+  return store.sqlite
+    .prepare<[], TodayAnswer['short'][number]>(
       `with need as (
          select p.glass_id as glass, sum(p.area_mm2) as mm2 from pieces p join panels n on n.id = p.panel_id
          where p.stage = 'to-cut' and p.drawn = 1 and p.glass_id is not null and n.delivered_at is null group by p.glass_id
@@ -36,5 +36,4 @@ function runningShort({ store }: Desk): TodayAnswer['short'] {
        from need where missingMm2 > 0 order by missingMm2 desc`,
     )
     .all();
-  return rows as TodayAnswer['short'];
 }

@@ -17,9 +17,11 @@ import { carryOver, sketchOf, type Cartoon, type Continued } from '#core/cartoon
 import { studyRules, type Study } from '#core/cutting';
 import { DEFAULT_LIMITS } from '#core/limits';
 import type { LineAllowance } from '#core/sizing';
+import { lastingId } from '#core/units';
 import type { Db } from './database.ts';
 import { DrawingStore, type StoredReading } from './drawingStore.ts';
 import { LogBook, piecesIn } from './logBook.ts';
+import { fromJson } from './packing.ts';
 import { SqliteRows } from './rows.ts';
 import { drawings, log, logOriginals, meta, pieceLog, ROW_TABLES } from './schema/index.ts';
 
@@ -128,7 +130,9 @@ interface OldCartoon {
 
 /** A drawing as it was kept whole with all that follows from it, its pieces named by their numbers. */
 interface OldReading extends Study, Omit<StoredReading, 'cartoon'> {
-  readonly cartoon: Omit<Cartoon, 'version'>;
+  readonly cartoon: Omit<Cartoon, 'version' | 'joints'> & {
+    readonly joints: readonly (Omit<Cartoon['joints'][number], 'id' | 'number'> & { readonly id: number })[];
+  };
 }
 
 /** Drawings from before their parts had lasting ids: named one by one, in the order in which the log tells of them. */
@@ -152,9 +156,9 @@ class OldDrawings {
   named(id: string, previousId: string | null, was: ReadonlyMap<number, number | null>): Cartoon {
     const known = this.#store.reading(id);
     if (known) return known.cartoon;
-    const old = this.#sqlite.prepare('select * from old_cartoons where id = ?').get(id) as OldCartoon | undefined;
+    const old = this.#sqlite.prepare<[string], OldCartoon>('select * from old_cartoons where id = ?').get(id);
     if (!old) throw new Error(`the drawing ${id} is missing`);
-    const { cartoon: drawn, cuts, cuttability, findings, repairs, toleranceMm } = JSON.parse(old.reading) as OldReading;
+    const { cartoon: drawn, cuts, cuttability, findings, repairs, toleranceMm } = fromJson<OldReading>(old.reading);
     const fresh = freshlyNamed(drawn);
     const previous = previousId === null ? null : this.#store.reading(previousId);
     const freeId = this.#free.get(old.panel_id) ?? 1;
@@ -194,29 +198,28 @@ class OldDrawings {
 
   finish(): void {
     if (!this.#hasOld) return;
-    const left = this.#sqlite.prepare('select count(*) as n from old_cartoons').get() as { n: number };
+    const left = this.#sqlite.prepare<[], { n: number }>('select count(*) as n from old_cartoons').get()?.n ?? 0;
     const kept =
       this.#db
         .select({ n: sql<number>`count(*)` })
         .from(drawings)
         .get()?.n ?? 0;
-    if (left.n > kept) throw new Error(`${left.n - kept} drawings are told of by no entry of the log`);
+    if (left > kept) throw new Error(`${left - kept} drawings are told of by no entry of the log`);
     this.#sqlite.exec('drop table old_cartoons');
   }
 }
 
 /** Ids in the order of a drawing of that time; joints bore their running number as an id. */
-function freshlyNamed(old: Omit<Cartoon, 'version'>): Cartoon {
-  type Id = Cartoon['freeId'];
-  const joints = old.joints as readonly (Omit<Cartoon['joints'][number], 'number'> & { readonly id: Id })[];
+function freshlyNamed(old: OldReading['cartoon']): Cartoon {
+  const { joints } = old;
   const firstJoint = old.pieces.length + 1;
   const firstLine = firstJoint + joints.length;
   return {
     ...old,
     version: 2,
-    pieces: old.pieces.map((p, i) => ({ ...p, id: (i + 1) as typeof p.id })),
-    joints: joints.map((j, i) => ({ ...j, number: j.id as number, id: (firstJoint + i) as typeof j.id })),
-    lineIds: old.map.lines.map((_, i) => (firstLine + i) as Cartoon['lineIds'][number]),
+    pieces: old.pieces.map((p, i) => ({ ...p, id: lastingId(i + 1) })),
+    joints: joints.map((j, i) => ({ ...j, number: j.id, id: lastingId(firstJoint + i) })),
+    lineIds: old.map.lines.map((_, i) => lastingId(firstLine + i)),
     freeId: firstLine + old.map.lines.length,
   };
 }

@@ -100,12 +100,12 @@ export class DrawingStore {
 
   reading(id: string): StoredReading | null {
     const packed = this.packed(id);
-    return packed && (unpackJson(packed) as StoredReading);
+    return packed && unpackJson(packed);
   }
 
   study(id: string, rules: string): Study | null {
     const packed = this.packedStudy(id, 'packed', rules);
-    return packed && (unpackJson(packed) as Study);
+    return packed && unpackJson(packed);
   }
 
   facts(id: string): { allowance: LineAllowance; sourceName: string; sourceHash: string } | null {

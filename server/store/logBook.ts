@@ -1,7 +1,8 @@
 import type Database from 'better-sqlite3';
 import { and, desc, eq, gt, inArray, isNotNull, lt, ne, sql, type SQL } from 'drizzle-orm';
-import { isUpToDate, type Happening, type History, type LogEntry, type RowInverse } from '#core/bench';
+import { happeningOf, isUpToDate, type ActKind, type History, type LogEntry, type RowInverse } from '#core/bench';
 import type { Db } from './database.ts';
+import { fromJson } from './packing.ts';
 import { log, pieceLog } from './schema/index.ts';
 
 /** So many entries back it is looked who touched what; what was decided longer ago counts as touched. */
@@ -52,16 +53,16 @@ export class LogBook implements History {
 
   /** The log, oldest first, one entry at a time. */
   *entries(): Iterable<LogEntry> {
-    for (const raw of this.#sqlite.prepare('select * from log order by seq').iterate()) yield fromRaw(raw as RawEntry);
+    for (const raw of this.#sqlite.prepare<[], RawEntry>('select * from log order by seq').iterate())
+      yield fromRaw(raw);
   }
 
   /** What happened, oldest first, one entry at a time: what a replay needs and no more. */
   *happenings(): Iterable<Omit<LogEntry, 'inverse' | 'commandId'>> {
     const columns = 'seq, at, person_id, bench, kind, version, fact';
-    for (const raw of this.#sqlite.prepare(`select ${columns} from log order by seq`).iterate()) {
-      const { seq, at, person_id, bench, kind, version, fact } = raw as RawEntry;
-      const happening = { kind, version, fact: JSON.parse(fact) as unknown } as Happening;
-      yield { seq, at, personId: person_id, bench, happening };
+    for (const raw of this.#sqlite.prepare<[], RawEntry>(`select ${columns} from log order by seq`).iterate()) {
+      const { seq, at, person_id, bench, kind, version, fact } = raw;
+      yield { seq, at, personId: person_id, bench, happening: happeningOf(kind, fromJson(fact), version) };
     }
   }
 
@@ -126,7 +127,7 @@ interface RawEntry {
   readonly at: number;
   readonly person_id: string | null;
   readonly bench: string;
-  readonly kind: string;
+  readonly kind: ActKind;
   readonly version: number;
   readonly fact: string;
   readonly inverse: string;
@@ -138,8 +139,8 @@ const fromRaw = (raw: RawEntry): LogEntry => ({
   at: raw.at,
   personId: raw.person_id,
   bench: raw.bench,
-  happening: { kind: raw.kind, version: raw.version, fact: JSON.parse(raw.fact) as unknown } as Happening,
-  inverse: JSON.parse(raw.inverse) as RowInverse[],
+  happening: happeningOf(raw.kind, fromJson(raw.fact), raw.version),
+  inverse: fromJson(raw.inverse),
 });
 
 const toEntry = ({ kind, version, fact, ...row }: typeof log.$inferSelect): LogEntry => ({
@@ -148,6 +149,6 @@ const toEntry = ({ kind, version, fact, ...row }: typeof log.$inferSelect): LogE
   at: row.at,
   personId: row.personId,
   bench: row.bench,
-  happening: { kind, version, fact } as Happening,
+  happening: happeningOf(kind, fact, version),
   inverse: row.inverse,
 });

@@ -8,7 +8,9 @@ const LEVEL = 5;
 export const pack = (text: string | Uint8Array): Buffer => gzipSync(text, { level: LEVEL });
 export const packJson = (value: unknown): Buffer => pack(JSON.stringify(value));
 export const unpack = (packed: Uint8Array): Buffer => gunzipSync(packed);
-export const unpackJson = (packed: Uint8Array): unknown => JSON.parse(unpack(packed).toString('utf8')) as unknown;
+/** JSON that this program wrote itself, as what it was then. */
+export const fromJson = <T>(text: string): T => JSON.parse(text) as T;
+export const unpackJson = <T>(packed: Uint8Array): T => fromJson(unpack(packed).toString('utf8'));
 
 /** The name of a content: SHA-256, hex. */
 export const hashOf = (content: string | Uint8Array): string => createHash('sha256').update(content).digest('hex');

@@ -12,6 +12,7 @@ import {
   type TableName,
   type Tables,
 } from '#core/bench';
+import { fieldsOf, recordOf } from '#core/units';
 import { ROW_TABLES } from './schema/index.ts';
 
 type Value = string | number | bigint | Buffer | null;
@@ -42,9 +43,7 @@ function shapeOf(table: TableName): TableShape {
   return { sql: getTableName(drizzleTable), columns };
 }
 
-const SHAPES = Object.fromEntries(TABLE_NAMES.map((table) => [table, shapeOf(table)])) as Readonly<
-  Record<TableName, TableShape>
->;
+const SHAPES = recordOf(TABLE_NAMES, shapeOf);
 
 /** How SQLite answers each of the core's questions; every condition has an index. `?` is the key. */
 const CONDITIONS: Readonly<Record<Question, string>> = {
@@ -67,39 +66,39 @@ const CONDITIONS: Readonly<Record<Question, string>> = {
 /** The studio's rows, answered from SQLite by statements that are prepared once; nothing is held in memory. */
 export class SqliteRows implements Reader, Rows, StoredRows {
   readonly #sqlite: Database.Database;
-  readonly #prepared = new Map<string, Database.Statement>();
+  readonly #prepared = new Map<string, Database.Statement<unknown[], Raw>>();
 
   constructor(sqlite: Database.Database) {
     this.#sqlite = sqlite;
   }
 
   get<T extends TableName>(table: T, id: string): Tables[T] | undefined {
-    const raw = this.#statement(`select * from ${SHAPES[table].sql} where id = ?`).get(id) as Raw | undefined;
+    const raw = this.#statement(`select * from ${SHAPES[table].sql} where id = ?`).get(id);
     return raw && toRow(table, raw);
   }
 
   *ask<Q extends Question>(question: Q, key: string): Iterable<AnswerRow<Q>> {
-    const { table } = QUESTIONS[question];
+    const table: (typeof QUESTIONS)[Q]['table'] = QUESTIONS[question].table;
     const rows = this.#statement(`select * from ${SHAPES[table].sql} where ${CONDITIONS[question]}`).all(
       ...partsOf(question, key),
     );
-    for (const raw of rows) yield toRow(table, raw as Raw) as AnswerRow<Q>;
+    for (const raw of rows) yield toRow(table, raw);
   }
 
   /** Every row of a table, read as it is gone through. */
   *all<T extends TableName>(table: T, order = 'rowid'): Iterable<Tables[T]> {
-    const rows = this.#sqlite.prepare(`select * from ${SHAPES[table].sql} order by ${order}`).iterate();
-    for (const raw of rows) yield toRow(table, raw as Raw);
+    const rows = this.#sqlite.prepare<[], Raw>(`select * from ${SHAPES[table].sql} order by ${order}`).iterate();
+    for (const raw of rows) yield toRow(table, raw);
   }
 
   count(table: TableName): number {
-    return (this.#statement(`select count(*) as n from ${SHAPES[table].sql}`).get() as { n: number }).n;
+    return Number(this.#statement(`select count(*) as n from ${SHAPES[table].sql}`).get()?.n);
   }
 
   /** Rows that meet a condition of the server's own queries. */
   where<T extends TableName>(table: T, condition: string, ...values: readonly (string | number)[]): Tables[T][] {
     const rows = this.#statement(`select * from ${SHAPES[table].sql} where ${condition}`).all(...values);
-    return rows.map((raw) => toRow(table, raw as Raw));
+    return rows.map((raw) => toRow(table, raw));
   }
 
   /**
@@ -117,7 +116,7 @@ export class SqliteRows implements Reader, Rows, StoredRows {
       const statement = this.#statement(upsertOf(table));
       const { columns } = SHAPES[table];
       for (const { after } of kept) {
-        const row = after as unknown as Raw;
+        const row = fieldsOf(after ?? {});
         statement.run(...columns.map(({ key, toSql }) => toSql(row[key])));
       }
     }
@@ -126,14 +125,17 @@ export class SqliteRows implements Reader, Rows, StoredRows {
   /** Pieces that exchange their numbers must not meet half way: those that change are called below nothing first. */
   #freeNumbers(table: TableName, changes: readonly RowChange[]): void {
     if (table !== 'pieces' && table !== 'joints') return;
-    for (const { id, before, after } of changes as readonly RowChange<'pieces' | 'joints'>[])
-      if (before && after && (before.number !== after.number || before.drawn !== after.drawn))
+    for (const { id, before, after } of changes) {
+      if (!before || !after) continue;
+      const [was, is] = [fieldsOf(before), fieldsOf(after)];
+      if (was.number !== is.number || was.drawn !== is.drawn)
         this.#statement(`update ${SHAPES[table].sql} set number = -number where id = ?`).run(id);
+    }
   }
 
-  #statement(sql: string): Database.Statement {
+  #statement(sql: string): Database.Statement<unknown[], Raw> {
     let statement = this.#prepared.get(sql);
-    if (!statement) this.#prepared.set(sql, (statement = this.#sqlite.prepare(sql)));
+    if (!statement) this.#prepared.set(sql, (statement = this.#sqlite.prepare<unknown[], Raw>(sql)));
     return statement;
   }
 }

@@ -82,7 +82,7 @@ function migrated(sqlite: Database.Database, db: Db, migrations: string): void {
   const before = migrationsRun(sqlite);
   sqlite.pragma('foreign_keys = OFF');
   migrate(db, { migrationsFolder: migrations });
-  const broken = migrationsRun(sqlite) === before ? [] : (sqlite.pragma('foreign_key_check') as unknown[]);
+  const broken = migrationsRun(sqlite) === before ? [] : sqlite.prepare('pragma foreign_key_check').all();
   if (broken.length > 0) throw new Error(`the database has ${broken.length} broken references after migrating`);
   sqlite.pragma('foreign_keys = ON');
 }
@@ -90,7 +90,7 @@ function migrated(sqlite: Database.Database, db: Db, migrations: string): void {
 function migrationsRun(sqlite: Database.Database): number {
   const table = `select 1 from sqlite_master where type = 'table' and name = '__drizzle_migrations'`;
   if (!sqlite.prepare(table).get()) return 0;
-  return (sqlite.prepare('select count(*) as n from __drizzle_migrations').get() as { n: number }).n;
+  return sqlite.prepare<[], { n: number }>('select count(*) as n from __drizzle_migrations').get()?.n ?? 0;
 }
 
 function databaseId(db: Db): string {
@@ -107,11 +107,10 @@ function keepCopy(sqlite: Database.Database, folder: string): void {
     sqlite.prepare(`select 1 from sqlite_master where type = 'table' and name = ?`).get(name) !== undefined;
   if (!hasTable('log')) return;
   const version = hasTable('meta')
-    ? ((sqlite.prepare(`select value from meta where key = 'data-version'`).get() as { value: string } | undefined)
-        ?.value ?? '')
-    : '';
+    ? sqlite.prepare<[], { value: string }>(`select value from meta where key = 'data-version'`).get()?.value
+    : undefined;
   if (version === DATA_VERSION) return;
-  const seq = (sqlite.prepare('select coalesce(max(seq), 0) as seq from log').get() as { seq: number }).seq;
+  const seq = sqlite.prepare<[], { seq: number | null }>('select max(seq) as seq from log').get()?.seq ?? 0;
   const copy = join(folder, `nelvik-before-update-${seq}.sqlite`);
   if (!existsSync(copy)) sqlite.prepare('vacuum into ?').run(copy);
 }

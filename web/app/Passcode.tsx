@@ -14,7 +14,7 @@ export function Passcode() {
       await api.enter(passcode);
       await client.invalidateQueries();
     } catch (error) {
-      setProblem((error as Error).message);
+      setProblem(error instanceof Error ? error.message : String(error));
     }
   };
   return (

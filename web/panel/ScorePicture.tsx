@@ -1,23 +1,8 @@
-import { nth } from '#core/units';
 import { scoreOrder } from '#core/cutting';
-import { boxOf, signedArea, type Point, type Ring } from '#core/geometry';
+import { boxOf, halfWay, signedArea, type Point, type Ring } from '#core/geometry';
 import { scoreWords } from '#core/words';
 
 const line = (points: readonly Point[]) => `M${points.map(([x, y]) => `${x.toFixed(2)} ${y.toFixed(2)}`).join('L')}`;
-/** Where along a score its number stands. */
-function middleOf(points: readonly Point[]): Point {
-  let left = 0;
-  for (let i = 1; i < points.length; i++) left += distance(nth(points, i - 1), nth(points, i));
-  left /= 2;
-  for (let i = 1; i < points.length; i++) {
-    const [a, b] = [nth(points, i - 1), nth(points, i)];
-    const mm = distance(a, b);
-    if (mm >= left && mm > 0) return [a[0] + ((b[0] - a[0]) * left) / mm, a[1] + ((b[1] - a[1]) * left) / mm];
-    left -= mm;
-  }
-  return nth(points, 0);
-}
-const distance = ([ax, ay]: Point, [bx, by]: Point) => Math.hypot(bx - ax, by - ay);
 
 /** In which order a piece is scored: numbered sides, runs of inside curves and reliefs drawn in the waste. */
 export function ScorePicture({ rings, number }: { rings: readonly Ring[]; number: number }) {
@@ -60,7 +45,7 @@ export function ScorePicture({ rings, number }: { rings: readonly Ring[]; number
           />
         ))}
         {shown.map((s, i) => {
-          const [x, y] = middleOf(s.points);
+          const [x, y] = halfWay(s.points);
           return (
             <g key={i} fontSize={unit * 5} fontWeight={700} textAnchor="middle">
               <circle

@@ -1,4 +1,5 @@
 import {
+  skipToken,
   keepPreviousData,
   useInfiniteQuery,
   useQueries,
@@ -38,16 +39,14 @@ export const useJobs = () =>
 export const useCommission = (id: string | undefined) =>
   useQuery({
     queryKey: ['commission', id],
-    queryFn: () => api.commission(id as string),
-    enabled: id !== undefined,
+    queryFn: id === undefined ? skipToken : () => api.commission(id),
     retry,
     staleTime: HOLDS_MS,
   });
 export const usePanel = (id: string | undefined) =>
   useQuery({
     queryKey: ['panel', id],
-    queryFn: () => api.panel(id as string),
-    enabled: id !== undefined,
+    queryFn: id === undefined ? skipToken : () => api.panel(id),
     retry,
     staleTime: HOLDS_MS,
   });
@@ -71,8 +70,7 @@ export const useCartoon = (
   useQuery({
     // What is hard about a piece follows from the studio's own limits.
     queryKey: ['cartoon', id, panelId, limits],
-    queryFn: () => api.cartoon(id as string),
-    enabled: id !== null,
+    queryFn: id === null ? skipToken : () => api.cartoon(id),
     staleTime: Infinity,
     retry,
     placeholderData: (before: CartoonAnswer | undefined, query) =>
@@ -84,8 +82,7 @@ export const useSketches = (ids: readonly (string | null)[]): (Sketch | undefine
   useQueries({
     queries: ids.map((id) => ({
       queryKey: ['sketch', id],
-      queryFn: () => api.sketch(id as string),
-      enabled: id !== null,
+      queryFn: id === null ? skipToken : () => api.sketch(id),
       staleTime: Infinity,
       retry,
     })),

@@ -1,7 +1,7 @@
-import { nth } from '../../units/index.ts';
+import { isOneOf, nth } from '../../units/index.ts';
 import { BACK_REASONS, readBreakReason, type BackReason, type BreakReason } from '../reasons.ts';
 import type { StepCode } from '../routes/definition.ts';
-import type { Side } from '../acts/joints.ts';
+import { SIDES, type Side } from '../acts/joints.ts';
 
 /** The words that a panel's route is called by. Of several words that begin alike the longest counts. */
 export interface Vocabulary {
@@ -181,7 +181,7 @@ function afterClauses(
 }
 
 function joints(words: readonly string[]): TallyLine {
-  const side = words.find((word) => word === 'front' || word === 'back') as Side | undefined;
+  const side = words.find((word) => isOneOf(SIDES, word));
   const named = picksOf(words.filter((word) => word !== side));
   if ('problem' in named) return { kind: 'problem', picks: [], problem: named.problem };
   if (!side || named.picks.length === 0)

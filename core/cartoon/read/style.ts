@@ -1,4 +1,4 @@
-import { nth } from '../../units/index.ts';
+import { isOneOf, nth } from '../../units/index.ts';
 import type { MarkupNode } from './markup.ts';
 
 /** The properties that decide whether, where and how something is seen. */
@@ -26,7 +26,6 @@ export type Style = Readonly<Partial<Record<Property, string>>>;
 /** What children do not take over from their parent; all the rest is inherited (SVG 2, property index). */
 const OWN: ReadonlySet<Property> = new Set(['display', 'opacity', 'clip-path', 'transform', 'transform-origin']);
 const INHERITED = PROPERTIES.filter((property) => !OWN.has(property));
-const KNOWN: ReadonlySet<string> = new Set(PROPERTIES);
 
 interface Simple {
   readonly tag: string | null;
@@ -124,8 +123,8 @@ function readDeclarations(text: string): Declaration[] {
     const property = part.slice(0, colon).trim().toLowerCase();
     const raw = part.slice(colon + 1).trim();
     const important = /!\s*important$/i.test(raw);
-    if (KNOWN.has(property)) {
-      found.push({ property: property as Property, value: raw.replace(/!\s*important$/i, '').trim(), important });
+    if (isOneOf(PROPERTIES, property)) {
+      found.push({ property, value: raw.replace(/!\s*important$/i, '').trim(), important });
     }
   }
   return found;

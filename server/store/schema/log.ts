@@ -1,5 +1,5 @@
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import type { RowInverse } from '#core/bench';
+import type { ActKind, RowInverse } from '#core/bench';
 
 /** The log: append only. Everything else can be made again from it and the files. */
 export const log = sqliteTable(
@@ -10,7 +10,7 @@ export const log = sqliteTable(
     at: integer('at').notNull(),
     personId: text('person_id'),
     bench: text('bench').notNull(),
-    kind: text('kind').notNull(),
+    kind: text('kind').$type<ActKind>().notNull(),
     version: integer('version').notNull(),
     panelId: text('panel_id'),
     fact: text('fact', { mode: 'json' }).notNull(),

@@ -15,9 +15,8 @@ export function Inspector({ view, numbers, ask }: InHandProps) {
   const chosen = pieces.filter((p) => numbers.includes(p.number));
   const [asking, setAsking] = useState<'broke' | 'back' | null>(null);
   const send = useSend();
-  if (chosen.length === 0) return <NothingInHand view={view} />;
-  const [one] = chosen;
-  const first = one as (typeof chosen)[number];
+  const [first] = chosen;
+  if (!first) return <NothingInHand view={view} />;
   const stages = [...new Set(chosen.map((p) => p.stage))];
   const { route } = panel;
   const last = chosen.reduce((a, b) => (stageIndex(route, a.stage) <= stageIndex(route, b.stage) ? a : b));

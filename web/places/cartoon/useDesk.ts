@@ -3,7 +3,7 @@ import { toast } from 'sonner';
 import type { CartoonAnswer, PanelEdit } from '#contract';
 import { proposeLine } from '#core/cutting';
 import { regionContains, type Point } from '#core/geometry';
-import { pieceRings, piecesAlong } from '#core/cartoon';
+import { lineSearch, nearestNode, pieceRings, piecesAlong } from '#core/cartoon';
 import { innerOffset } from '#core/sizing';
 import { showNumbers, nth } from '#core/units';
 import { useSelection } from '../../state/selection.ts';
@@ -11,7 +11,6 @@ import { useSend } from '../../state/send.ts';
 import type { PanelView } from '../../panel/view.ts';
 import { isInHand } from './ChangeList.tsx';
 import type { Mode } from './modes.ts';
-import { nearestLine, nearestNode } from './nearest.ts';
 
 export interface Desk {
   readonly mode: Mode;
@@ -87,29 +86,29 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
         if (held.length > 0)
           return void toast.error(`Glass of ${showNumbers(held)} is cut already; a line cannot go through it.`);
         const next = [...taps, place];
-        const isOnLine = nearestLine(cartoon, place, Math.min(reachMm, 3)) !== null;
+        const isOnLine = lineSearch(cartoon.map)(place, Math.min(reachMm, 3)) !== null;
         if (taps.length === 0 && !isOnLine) return void toast.error('Begin on a line of the drawing.');
         if (taps.length > 0 && isOnLine)
           return void edit({ kind: 'add-line', points: [...next] as [number, number][] }, 'Line added.');
         return setTaps(next);
       }
       case 'take-line': {
-        const line = nearestLine(cartoon, place, reachMm);
+        const line = lineSearch(cartoon.map)(place, reachMm);
         return setLines(new Set(line === null ? [] : [line]));
       }
       case 'profile': {
-        const line = nearestLine(cartoon, place, reachMm);
+        const line = lineSearch(cartoon.map)(place, reachMm);
         if (line === null) return;
         const next = new Set(lines);
         if (!next.delete(line)) next.add(line);
         return setLines(next);
       }
       case 'move-node':
-        if (node === null) return setNode(nearestNode(cartoon, place, reachMm));
+        if (node === null) return setNode(nearestNode(cartoon.map, place, reachMm));
         return void edit({ kind: 'move-node', node, to: [...place] as [number, number] }, 'Joint moved.');
       case 'size': {
         // A measure is taken from joint to joint where one is near: a finger is not that exact.
-        const joint = nearestNode(cartoon, place, reachMm);
+        const joint = nearestNode(cartoon.map, place, reachMm);
         const from = joint === null ? place : nth(cartoon.map.nodes, joint);
         return setTaps(taps.length >= 2 ? [from] : [...taps, from]);
       }

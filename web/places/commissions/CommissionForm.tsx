@@ -82,16 +82,19 @@ export function PanelForm({
     text === '' || ((mm(text) ?? 0) > 0 && (mm(text) ?? 0) <= BOUNDS.lengthMm.most)
       ? null
       : 'A length above 0, such as 420 mm or 16 1/2 in.';
-  const isSound = name.trim() !== '' && [width, height].every((t) => t !== '' && problem(t) === null);
+  const [widthMm, heightMm] = [mm(width), mm(height)];
+  const isSound =
+    name.trim() !== '' && widthMm !== null && heightMm !== null && problem(width) === null && problem(height) === null;
   const keep = async () => {
+    if (!isSound) return;
     const id = crypto.randomUUID();
     const ask = {
       id,
       commissionId,
       name: name.trim(),
       technique,
-      widthMm: mm(width) as number,
-      heightMm: mm(height) as number,
+      widthMm,
+      heightMm,
       allowance: allowanceFor(technique, limitsWith(settings.limits)),
     };
     if (await send.command({ kind: 'save-panel', ask })) done(id);

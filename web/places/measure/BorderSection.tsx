@@ -1,5 +1,6 @@
 import { borderEdges, type LineAllowance, type Opening } from '#core/sizing';
-import { showLength, type DisplayUnit } from '#core/units';
+import { showFineLength, type DisplayUnit } from '#core/units';
+import { borderMarks, hiddenWords } from '#core/words';
 
 const SCALE = 17;
 const TOP = 78;
@@ -21,17 +22,10 @@ export function BorderSection({
   const start = 96;
   const x = (mm: number) => start + mm * SCALE;
   const middle = 168;
-  const fine = (mm: number) =>
-    unit === 'mm' ? showLength(mm, 'mm', 2) : `${showLength(mm, 'in', 2)} (${showLength(mm, 'mm', 2)})`;
   const half = (GLASS * SCALE) / 2;
-  const named: readonly { readonly mm: number; readonly name: string }[] = [
-    ...(opening ? [{ mm: edges.openingMm, name: 'opening' }] : []),
-    { mm: edges.panelMm, name: isLead ? 'panel, outside of the came' : 'panel' },
-    ...(isLead ? [{ mm: edges.glassMm, name: 'glass edge at most' }] : []),
-    ...(edges.cutMm > edges.panelMm || isLead ? [{ mm: edges.cutMm, name: 'glass as cut' }] : []),
-    { mm: edges.daylightMm, name: 'daylight' },
-    ...(edges.sightMm === null ? [] : [{ mm: edges.sightMm, name: 'sight line' }]),
-  ].sort((a, b) => a.mm - b.mm);
+  const named = borderMarks(edges, allowance.technique);
+  const fine = (mm: number) => showFineLength(mm, unit);
+  const hidden = hiddenWords(edges, unit);
   const right = Math.max(560, x(Math.max(edges.daylightMm, edges.sightMm ?? 0)) + 150);
   const height = 290 + named.length * 26;
   const face = edges.daylightMm - edges.panelMm;
@@ -113,13 +107,7 @@ export function BorderSection({
           </text>
         ))}
       </svg>
-      {edges.hiddenMm !== null && (
-        <figcaption className="text-[15px] text-mute">
-          {edges.hiddenMm >= 0
-            ? `The frame hides the border and ${fine(edges.hiddenMm)} of clear glass.`
-            : `${fine(-edges.hiddenMm)} of the border shows beside the frame.`}
-        </figcaption>
-      )}
+      {hidden !== null && <figcaption className="text-[15px] text-mute">{hidden}</figcaption>}
     </figure>
   );
 }

@@ -1,5 +1,6 @@
 import type { Technique } from '#core/sizing';
-import { showLength, type DisplayUnit } from '#core/units';
+import { showFineLength, type DisplayUnit } from '#core/units';
+import { lineWords } from '#core/words';
 
 /** A section through one line between two pieces, ten times true size, every part named. */
 export function LineSection({
@@ -15,9 +16,6 @@ export function LineSection({
   faceMm: number;
   heartMm: number;
 }) {
-  // Half of a small gap is finer than 1/32 in: whoever measures in inches reads the millimetres beside it.
-  const fine = (mm: number) =>
-    unit === 'mm' ? showLength(mm, 'mm', 2) : `${showLength(mm, 'in', 2)} (${showLength(mm, 'mm', 2)})`;
   const s = 26;
   const [cx, cy, t] = [300, 150, 3.2];
   const glass = (side: -1 | 1) => {
@@ -82,12 +80,10 @@ export function LineSection({
             glass
           </text>
           <text x={cx} y={300}>
-            the glass keeps {fine(offsetMm)} off the line on each side
+            the glass keeps {showFineLength(offsetMm, unit)} off the line on each side
           </text>
           <text x={cx} y={324} fill="var(--mute)">
-            {technique === 'lead'
-              ? `came of ${fine(faceMm)} face, ${fine(heartMm)} heart`
-              : `foil and solder fill a gap of ${fine(heartMm)}`}
+            {lineWords(technique, faceMm, heartMm, unit)}
           </text>
         </g>
       </svg>

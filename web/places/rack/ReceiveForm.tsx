@@ -53,13 +53,15 @@ export function ReceiveForm({
     Number.isFinite(costCents) &&
     costCents >= 0;
   const keep = async () =>
+    isSound &&
     (await send.command(
       {
         kind: 'receive',
-        ask: { label, glassId, kind, widthMm: w as number, heightMm: h as number, place: place.trim(), costCents },
+        ask: { label, glassId, kind, widthMm: w, heightMm: h, place: place.trim(), costCents },
       },
       `${label} is on the rack.`,
-    )) && done();
+    )) &&
+    done();
   return (
     <form
       className="flex flex-col gap-1.5"

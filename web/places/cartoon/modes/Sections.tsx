@@ -16,16 +16,18 @@ export function Sections({ view, selected }: ModeProps) {
   const [name, setName] = useState<string | null>(null);
   const numbers = [...selected];
   const used = [...new Set(pieces.flatMap((p) => (p.section ? [p.section] : [])))].sort();
-  const give = (section: string | null) =>
+  const give = (section: string | null) => {
+    const sectionName = section === null ? undefined : (name ?? known[section]);
     void send.command({
       kind: 'mark',
       ask: {
         panelId: panel.id,
         numbers,
         section,
-        ...(section !== null && (name ?? known[section]) ? { sectionName: (name ?? known[section]) as string } : {}),
+        ...(sectionName ? { sectionName } : {}),
       },
     });
+  };
   return (
     <div className="grid gap-2">
       <p>{numbers.length === 0 ? 'No pieces picked yet.' : `Picked: ${showNumbers(numbers)}.`}</p>

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import type { Point } from '#core/geometry';
 import { lengthToMm, showLength } from '#core/units';
 import { Button } from '../../../ui/Button.tsx';
 import { TextField } from '../../../ui/Field.tsx';
@@ -10,7 +9,7 @@ import type { ModeProps } from './ModeProps.ts';
 export function Size({ view, desk }: ModeProps) {
   const { settings, pieces } = view;
   const [typed, setTyped] = useState('');
-  const [a, b] = desk.taps as readonly (Point | undefined)[];
+  const [a, b] = desk.taps;
   const begun = pieces.some(isInHand);
   if (begun) return <p className="text-[15px] text-risk">Glass is cut to this size already, so the size stays.</p>;
   if (!a || !b) return null;
@@ -22,7 +21,7 @@ export function Size({ view, desk }: ModeProps) {
       className="grid gap-2"
       onSubmit={(e) => {
         e.preventDefault();
-        if (isSound) void desk.edit({ kind: 'scale', factor: (real as number) / drawn }, 'True size set.');
+        if (isSound) void desk.edit({ kind: 'scale', factor: real / drawn }, 'True size set.');
       }}
     >
       <p>
