@@ -1,6 +1,9 @@
-import { numberAt } from '../units/index.ts';
+import * as units from '../units/index.ts';
 import { indexRuns, ON_LINE, overlap, segmentBoxes } from './runs.ts';
 import { PairTable } from './tables.ts';
+
+// Bound once: the test runner looks an import up with every call, and these stand in the innermost loops.
+const { numberAt } = units;
 
 /**
  * Segments on an integer grid, split wherever they meet.

@@ -1,5 +1,8 @@
 import Flatbush from 'flatbush';
-import { floatAt, numberAt } from '../units/index.ts';
+import * as units from '../units/index.ts';
+
+// Bound once: the test runner looks an import up with every call, and these stand in the innermost loops.
+const { floatAt, numberAt } = units;
 
 /** A vertex this near a segment lies on it, in units: 1 µm, far below any tool mark, far above rounding. */
 export const ON_LINE = 10;
