@@ -1,8 +1,8 @@
-import { useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
-import { neighbourTowards, type Direction } from '#core/cartoon';
+import { useMemo, useRef, type ReactNode } from 'react';
 import { contains, type Point } from '#core/geometry';
 import { Picked, type OnPanel } from './Picked.tsx';
 import { BoardTools } from './BoardTools.tsx';
+import { useBoardKeys } from './useBoardKeys.ts';
 import { useLasso } from './useLasso.ts';
 import { useZoom } from './useZoom.ts';
 
@@ -20,13 +20,6 @@ export interface BoardProps extends OnPanel {
   readonly children: ReactNode;
 }
 
-const ARROWS: Readonly<Record<string, Direction>> = {
-  ArrowLeft: 'left',
-  ArrowRight: 'right',
-  ArrowUp: 'up',
-  ArrowDown: 'down',
-};
-const HEADINGS: Readonly<Record<Direction, Point>> = { left: [-1, 0], right: [1, 0], up: [0, -1], down: [0, 1] };
 const MARGIN = 0.05;
 
 /** The worktop on which a panel lies: zoom, tap, lasso, arrow keys to the true neighbour. */
@@ -47,7 +40,6 @@ export function Board(props: BoardProps) {
     onType,
     children,
   } = props;
-  const [crosshair, setCrosshair] = useState<Point | null>(null);
   const svg = useRef<SVGSVGElement>(null);
   const stage = useRef<SVGGElement>(null);
   const { zoomBy, whole } = useZoom(svg, stage);
@@ -77,33 +69,7 @@ export function Board(props: BoardProps) {
       event.ctrlKey || event.metaKey || event.shiftKey ? 'toggle' : 'set',
     );
   };
-  const keyDown = (event: KeyboardEvent) => {
-    const arrow = ARROWS[event.key];
-    if (onPoint && (arrow || event.key === 'Enter')) {
-      event.preventDefault();
-      const here: Point = crosshair ?? [x + width / 2, y + height / 2];
-      if (!arrow) return onPoint(here);
-      const step = event.shiftKey ? 10 : 1;
-      const [dx, dy] = HEADINGS[arrow];
-      return setCrosshair([here[0] + dx * step, here[1] + dy * step]);
-    }
-    if (arrow) {
-      event.preventDefault();
-      const heading =
-        mirrored && (arrow === 'left' || arrow === 'right') ? (arrow === 'left' ? 'right' : 'left') : arrow;
-      const next =
-        at === null ? (paths.cartoon.pieces[0]?.number ?? null) : neighbourTowards(paths.pieces, at, heading);
-      if (next !== null) onPick([next], event.shiftKey ? 'add' : 'set');
-    } else if (event.key === 'Escape') onPick([], 'set');
-    else if (event.key === '+' || event.key === '=') zoomBy(1.4);
-    else if (event.key === '-') zoomBy(1 / 1.4);
-    else if (event.key === '0') whole();
-    else if (onType && (event.key === '/' || /^[1-9]$/.test(event.key)) && !event.ctrlKey && !event.metaKey) {
-      event.preventDefault();
-      onType(event.key === '/' ? '' : event.key);
-    }
-  };
-
+  const { crosshair, keyDown } = useBoardKeys({ paths, mirrored, at, onPoint, onPick, onType, zoomBy, whole });
   const shadow = useMemo(() => paths.cartoon.outlines.length === 1, [paths]);
   return (
     <div className="relative flex min-h-0 min-w-0 flex-1 flex-col">
@@ -134,10 +100,7 @@ export function Board(props: BoardProps) {
               />
             )}
             {children}
-            <Picked
-              {...{ paths, selected, meant, meantJoints, dark, lasso, pad }}
-              crosshair={onPoint ? crosshair : null}
-            />
+            <Picked {...{ paths, selected, meant, meantJoints, dark, lasso, pad, crosshair }} />
           </g>
         </g>
       </svg>

@@ -7,6 +7,7 @@ import { Measures } from '../../ui/Length.tsx';
 import type { PanelView } from '../../panel/view.ts';
 import { CartoonNotes } from './CartoonNotes.tsx';
 import { ChangeList, isInHand } from './ChangeList.tsx';
+import { HiddenLayers } from './HiddenLayers.tsx';
 import { measureProblem, snapProblem } from './importEntries.ts';
 import { RepairList } from './RepairList.tsx';
 import type { ImportOptions } from './useImport.ts';
@@ -132,28 +133,7 @@ export function ImportPanel({
             : `Draw on the ${short.length} lines that stop short`}
         </Button>
       )}
-      {hidden.length > 0 && (
-        <fieldset className="text-[15px]">
-          <legend className="text-mute">Layers left out</legend>
-          {hidden.map((l) => (
-            <label key={l.name} className="flex min-h-11 items-center gap-2.5">
-              <input
-                type="checkbox"
-                className="size-5 accent-copper"
-                checked={options.layersIn.includes(l.name)}
-                onChange={(e) =>
-                  change({
-                    layersIn: e.target.checked
-                      ? [...options.layersIn, l.name]
-                      : options.layersIn.filter((n) => n !== l.name),
-                  })
-                }
-              />
-              take in “{l.name}” ({l.shapes})
-            </label>
-          ))}
-        </fieldset>
-      )}
+      <HiddenLayers layers={hidden} layersIn={options.layersIn} take={(layersIn) => change({ layersIn })} />
       <RepairList repairs={result.repairs} refused={options.refused} show={show} refuse={refuse} />
       <CartoonNotes answer={answer} unit={settings.unit} limits={view.limits} show={(at) => at && show(at)} />
     </>

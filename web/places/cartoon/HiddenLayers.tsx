@@ -1,0 +1,26 @@
+interface HiddenLayersProps {
+  readonly layers: readonly { readonly name: string; readonly shapes: number }[];
+  readonly layersIn: readonly string[];
+  take(layersIn: readonly string[]): void;
+}
+
+/** Layers that the drawing keeps out of sight; each can be taken in all the same. */
+export function HiddenLayers({ layers, layersIn, take }: HiddenLayersProps) {
+  if (layers.length === 0) return null;
+  return (
+    <fieldset className="text-[15px]">
+      <legend className="text-mute">Layers left out</legend>
+      {layers.map(({ name, shapes }) => (
+        <label key={name} className="flex min-h-11 items-center gap-2.5">
+          <input
+            type="checkbox"
+            className="size-5 accent-copper"
+            checked={layersIn.includes(name)}
+            onChange={(e) => take(e.target.checked ? [...layersIn, name] : layersIn.filter((n) => n !== name))}
+          />
+          take in “{name}” ({shapes})
+        </label>
+      ))}
+    </fieldset>
+  );
+}
