@@ -1,7 +1,7 @@
 import { openSync, readSync, closeSync, fstatSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { gunzipSync } from 'node:zlib';
-import { MOST_SOURCE_CHARS } from '#core/cartoon';
+import { CAPACITY } from '#core/limits';
 import { DEFAULT_SETTINGS } from '#core/bench';
 import { lengthToMm } from '#core/units';
 import { drawingRefusalWords } from '#core/words';
@@ -23,7 +23,7 @@ function readFile(path: string): string {
   try {
     const stat = fstatSync(fd);
     if (stat.isDirectory()) throw new Refused(`“${path}” is a folder, not a drawing.`);
-    if (stat.size > MOST_SOURCE_CHARS) throw new Refused(drawingRefusalWords('too-large'));
+    if (stat.size > CAPACITY.sourceChars) throw new Refused(drawingRefusalWords('too-large'));
     const bytes = Buffer.alloc(stat.size);
     let read = 0;
     while (read < stat.size) {
@@ -52,7 +52,7 @@ function decode(given: Buffer): string {
 
 function unpacked(bytes: Buffer): Buffer {
   try {
-    return gunzipSync(bytes, { maxOutputLength: MOST_SOURCE_CHARS });
+    return gunzipSync(bytes, { maxOutputLength: CAPACITY.sourceChars });
   } catch (error) {
     const isTooLarge = (error as NodeJS.ErrnoException).code === 'ERR_BUFFER_TOO_LARGE';
     throw new Refused(drawingRefusalWords(isTooLarge ? 'too-large' : 'not-a-drawing'));

@@ -1,3 +1,4 @@
+import { CAPACITY, TOLERANCE } from '../limits/index.ts';
 import { numberAt } from '../units/index.ts';
 import { checkMap, pathLength, type MapFaces, type PlanarMap } from '../geometry/index.ts';
 import { chainLines } from './chains.ts';
@@ -6,12 +7,6 @@ import type { Repair } from './repair.ts';
 import type { LooseEnd } from './tails.ts';
 import type { DrawingRefusal, DrawnLine } from './read/types.ts';
 import { removeSlivers } from './slivers.ts';
-
-/** Four times the largest panel that Nelvik is made for; more could not be worked through soon, nor ever be built. */
-const MOST_PIECES = 8_000;
-/** A panel of 8,000 pieces has about 24,000 lines; many more are a scribble or a shaded picture. */
-const MOST_LINES = 80_000;
-const SPECK_MM2 = 4;
 
 export interface Arranged {
   readonly map: PlanarMap;
@@ -29,10 +24,10 @@ export function arrange(lines: readonly DrawnLine[], tolerance: Tolerance): Arra
   const healed = heal(lines, tolerance);
   if (typeof healed === 'string') return healed;
   const drawnMap = chainLines(healed.grid, healed.ends);
-  if (drawnMap.lines.length > MOST_LINES) return 'scribble';
+  if (drawnMap.lines.length > CAPACITY.lines) return 'scribble';
   const { map, faces, repairs } = removeSlivers(drawnMap, healed.toleranceMm, healed.hadFreeEnds, tolerance.refused);
   if (faces.faces.length === 0) return 'nothing-closed';
-  if (faces.faces.length > MOST_PIECES) return 'too-many';
+  if (faces.faces.length > CAPACITY.pieces) return 'too-many';
   if (isScribble(map, faces)) return 'scribble';
   const broken = checkMap(map, faces);
   if (broken.length > 0) throw new Error(`the map does not hold: ${broken[0]}`);
@@ -40,21 +35,18 @@ export function arrange(lines: readonly DrawnLine[], tolerance: Tolerance): Arra
   return { map, faces, repairs: [...healed.repairs, ...repairs], loose, toleranceMm };
 }
 
-/** Squared length of a piece's border over its area: 16 for a square, 400 for a strip a hundred times as long as wide. */
-const MOST_WINDING_OF_A_PIECE = 20_000;
-
 /** Whether a piece runs to and fro so closely that it cannot be glass. The ink of a pen does so too. */
 export function isTangled(map: PlanarMap, { faces }: MapFaces): boolean {
   const lengths = map.lines.map(({ points }) => pathLength(points));
   return faces.some(({ rings, areaMm2 }) => {
     const around = rings.flat().reduce((sum, ref) => sum + numberAt(lengths, ref < 0 ? ~ref : ref), 0);
-    return around * around > MOST_WINDING_OF_A_PIECE * areaMm2;
+    return around * around > CAPACITY.windingOfAPiece * areaMm2;
   });
 }
 
 /** Most regions are specks and most joints plain crossings: islands are small too, but nothing crosses there. */
 function isScribble(map: PlanarMap, { faces }: MapFaces): boolean {
-  const specks = faces.filter((face) => face.areaMm2 < SPECK_MM2).length;
+  const specks = faces.filter((face) => face.areaMm2 < TOLERANCE.speckMm2).length;
   if (faces.length <= 20 || specks <= faces.length / 2) return false;
   const meeting = new Map<number, number>();
   for (const { from, to } of map.lines) for (const node of [from, to]) meeting.set(node, (meeting.get(node) ?? 0) + 1);

@@ -1,5 +1,5 @@
 import { boxOf, pathLength, thinLine, type Point } from '../geometry/index.ts';
-import { BOUNDS, isWithin } from '../limits/index.ts';
+import { BOUNDS, CAPACITY, TOLERANCE, isWithin } from '../limits/index.ts';
 import { arrange, isTangled, type Arranged } from './arrange.ts';
 import { describeCartoon, namedByTexts } from './describe.ts';
 import { leftLineFindings, shapeFindings } from './findings.ts';
@@ -10,18 +10,11 @@ import { joinRegions, type Borders } from './oneByOne.ts';
 import type { DrawingRefusal, DrawnLine, RawDrawing } from './read/types.ts';
 import type { CartoonFinding, CartoonReading } from './types.ts';
 
-export const DEFAULT_SNAP_MM = 0.8;
-/** A shaky drawing is healed up to twice that, as long as its lines are many times longer. */
-const MOST_SHAKY_MM = 1.8;
 const LENGTHS_TO_A_SNAP = 6;
 const MOST_EXTENT_MM = BOUNDS.panelMm.most;
-/** Lines as drawn, each by itself: a panel of 8,000 pieces has about 24,000 edges, some drawn several times over. */
-const MOST_DRAWN_LINES = 120_000;
 
 /** Lines with more points than this, nearer to each other than the step on the whole, are thinned. */
 const DUSTY_POINTS = 500;
-const DUSTY_STEP_MM = 0.25;
-const DUST_MM = 0.002;
 
 export interface CartoonOptions {
   /** How far ends may be moved; where it is not given the tolerance follows the drawing. */
@@ -50,7 +43,7 @@ export function makeCartoon(raw: RawDrawing, options: CartoonOptions = {}): Cart
   const placed = placeDrawing(raw, options);
   if ('refusal' in placed) return placed;
   const { lines, scale, place } = placed;
-  if (lines.length > MOST_DRAWN_LINES) return { refusal: 'too-many' };
+  if (lines.length > CAPACITY.drawnLines) return { refusal: 'too-many' };
   const tolerance = toleranceOf(lines, options);
   progress(0.15);
   const regions = options.asDrawn ? null : joinRegions(lines);
@@ -125,7 +118,12 @@ function toleranceOf(lines: readonly DrawnLine[], { snapMm, refused = [], drawOn
   const lengths = lines.map(({ points }) => pathLength(points)).sort((a, b) => a - b);
   const shortMm = lengths[Math.floor(lengths.length / 10)] ?? 0;
   const following = Math.max(0.05, shortMm / LENGTHS_TO_A_SNAP);
-  return { snapMm: Math.min(DEFAULT_SNAP_MM, following), mostMm: Math.min(MOST_SHAKY_MM, following), refused, drawOn };
+  return {
+    snapMm: Math.min(TOLERANCE.snapMm, following),
+    mostMm: Math.min(TOLERANCE.shakyMm, following),
+    refused,
+    drawOn,
+  };
 }
 
 /**
@@ -134,8 +132,8 @@ function toleranceOf(lines: readonly DrawnLine[], { snapMm, refused = [], drawOn
  */
 function withoutDust(line: DrawnLine): DrawnLine {
   const { points, closed } = line;
-  if (closed || points.length < DUSTY_POINTS || pathLength(points) > DUSTY_STEP_MM * points.length) return line;
-  return { ...line, points: thinLine(points, DUST_MM) };
+  if (closed || points.length < DUSTY_POINTS || pathLength(points) > TOLERANCE.dustStepMm * points.length) return line;
+  return { ...line, points: thinLine(points, TOLERANCE.dustMm) };
 }
 
 function* allPoints(raw: RawDrawing): Generator<Point> {

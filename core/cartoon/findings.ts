@@ -1,15 +1,10 @@
+import { TOLERANCE } from '../limits/index.ts';
 import { nth, pointAt } from '../units/index.ts';
 import type { Point } from '../geometry/index.ts';
 import { piecesAt } from './describe.ts';
 import { lineSearch } from './lineSearch.ts';
 import type { LooseEnd } from './tails.ts';
 import type { Cartoon, CartoonFinding, LeftLine } from './types.ts';
-
-/** A line of the map this near to the middle of one that was left out stands where that one was drawn. */
-const SAME_MM = 1;
-
-/** An end that runs further past its joint was drawn on purpose. */
-const MOST_OVER_MM = 5;
 
 /** What the pieces and joints themselves show: regions with a hole, joints of too many lines. */
 export function shapeFindings({ pieces, joints }: Pick<Cartoon, 'pieces' | 'joints'>): CartoonFinding[] {
@@ -27,7 +22,7 @@ export function leftLineFindings(loose: readonly LooseEnd[], cartoon: Cartoon): 
   const left = loose.map(({ at, lines, lengthMm, isFloating, short }): LeftLineFinding => {
     const [widest] = short;
     if (widest) return { kind: 'short-of-joint', at: widest.at, lines, pieces: [], gapMm: widest.gapMm, ends: short };
-    const isOverrun = !isFloating && lines.length === 1 && lengthMm <= MOST_OVER_MM;
+    const isOverrun = !isFloating && lines.length === 1 && lengthMm <= TOLERANCE.pastJointMm;
     return { kind: isOverrun ? 'overrun' : 'loose-line', at, lines, pieces: [], lengthMm };
   });
   return inTheirPieces(left, cartoon);
@@ -42,7 +37,7 @@ export function renewedFindings(findings: readonly CartoonFinding[], cartoon: Ca
   const lineAt = lineSearch(cartoon.map);
   const left = findings.filter(isLeftLine).filter(({ lines }) => {
     const middle = middleOf(lines[0] ?? []);
-    return middle === null || lineAt(middle, SAME_MM) === null;
+    return middle === null || lineAt(middle, TOLERANCE.sameStretchMm) === null;
   });
   return [...ofDrawing, ...inTheirPieces(left, cartoon), ...shapeFindings(cartoon)];
 }

@@ -1,3 +1,4 @@
+import { CAPACITY } from '../limits/index.ts';
 import { knownIn, numberAt } from '../units/index.ts';
 import Flatbush from 'flatbush';
 import { nearestOnSegment, UNITS_PER_MM, type Meetings, type Point, type VertexGrid } from '../geometry/index.ts';
@@ -41,9 +42,6 @@ export function gather(
   return move.size === 0 ? null : moved(grid, ends, move, feet);
 }
 
-/** Of 48,000 ends of a panel drawn line by line each has a handful of others near; many more are fur. */
-const MOST_PAIRS = 600_000;
-
 /**
  * Groups of two or more free ends, by rising distance, none further than `snap` from its group's middle. Null where
  * the ends stand in swarms.
@@ -58,7 +56,7 @@ function clusters(grid: VertexGrid, free: readonly number[], at: Meetings, snap:
     for (const j of tree.search(x - 2 * snap, y - 2 * snap, x + 2 * snap, y + 2 * snap)) {
       if (j > i) pairs.push([distance(grid, v, numberAt(free, j)), v, numberAt(free, j)]);
     }
-    if (pairs.length > MOST_PAIRS) return null;
+    if (pairs.length > CAPACITY.endPairs) return null;
   }
   pairs.sort((p, q) => p[0] - q[0]);
   const group = new Map(free.map((v) => [v, [v]]));

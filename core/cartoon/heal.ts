@@ -1,3 +1,4 @@
+import { CAPACITY, TOLERANCE } from '../limits/index.ts';
 import { numberAt } from '../units/index.ts';
 import Flatbush from 'flatbush';
 import {
@@ -11,7 +12,6 @@ import {
 import { doubledBorders } from './doubles.ts';
 import { gather } from './gather.ts';
 import { moved, ownTail, putFoot } from './movedEnds.ts';
-import { FLATNESS_MM } from './read/pathData.ts';
 import type { DrawnLine } from './read/types.ts';
 import type { Repair } from './repair.ts';
 import { distance, freeEnds, meetingsOf, onGrid, pointAt, segmentTree, segmentXy, winding } from './segments.ts';
@@ -45,19 +45,6 @@ export type NoPanel = 'scribble' | 'tangle';
 
 /** When more than this share of the lines needed a repair, the hand was unsteady all over. */
 const SHAKY_SHARE = 0.25;
-const REFUSED_WITHIN_MM = 0.01;
-/** A panel of 8,000 pieces drawn line by line has about 48,000 ends; many more that hang free are hatching or fur. */
-const MOST_FREE_ENDS = 120_000;
-
-/**
- * All lines of a panel together, squared, over the area they lie in: about four times the number of pieces, more where
- * they wind, and four times as much where they are drawn double. A panel of 8,000 pieces stays far below this.
- */
-const MOST_WINDING = 500_000;
-/** The same before crossings are looked for: lines may still lie on one another. */
-const MOST_WINDING_AS_DRAWN = 5_000_000;
-/** 8,000 pieces and a sliver at each of their 24,000 borders; many more are a scribble, which need not be healed first. */
-const MOST_REGIONS = 32_000;
 
 /**
  * Joins what the hand meant to join: ends that stop short are drawn to their line, ends that run over
@@ -71,16 +58,16 @@ export function heal(lines: readonly DrawnLine[], { snapMm, mostMm, refused, dra
   const repairs: Repair[] = [];
   const { grid, ends: traced } = onGrid(lines);
   const { ends: drawn, doubled } = withoutDoubles(traced);
-  if (winding(grid, drawn) > MOST_WINDING_AS_DRAWN) return 'tangle';
+  if (winding(grid, drawn) > CAPACITY.windingAsDrawn) return 'tangle';
   let split = splitAtMeetings(grid, drawn);
   // Euler: a connected map has one bounded region more than edges above vertices, whether its tails are off or not.
-  if (split.tooMany || split.ends.length / 2 - grid.xy.length / 2 > MOST_REGIONS) return 'scribble';
-  if (winding(grid, split.ends) > MOST_WINDING) return 'tangle';
+  if (split.tooMany || split.ends.length / 2 - grid.xy.length / 2 > CAPACITY.regions) return 'scribble';
+  if (winding(grid, split.ends) > CAPACITY.winding) return 'tangle';
   for (const at of doubledBorders(grid, [...doubled, ...split.doubled], split.ends))
     repairs.push({ kind: 'doubled', at, movedMm: 0 });
   const kept = keptPlaces(grid, refused);
   const freeAtFirst = freeEnds(grid, split.ends);
-  if (freeAtFirst.length > MOST_FREE_ENDS) return 'scribble';
+  if (freeAtFirst.length > CAPACITY.freeEnds) return 'scribble';
   const hadFreeEnds = freeAtFirst.length > 0;
   const toleranceMm = Math.max(snapMm, Math.min(mostMm, shakeOf(grid, split.ends, freeAtFirst, lines.length, mostMm)));
   if (hadFreeEnds && (toleranceMm > 0 || drawOn.length > 0)) {
@@ -97,7 +84,7 @@ export function heal(lines: readonly DrawnLine[], { snapMm, mostMm, refused, dra
   const loose: Tail[] = [];
   ends = trim(grid, ends, toleranceMm * UNITS_PER_MM, repairs, loose, kept);
   // What chords of a curve are off by themselves is no slip of the hand.
-  const told = repairs.filter(({ kind, movedMm }) => kind === 'doubled' || movedMm > FLATNESS_MM);
+  const told = repairs.filter(({ kind, movedMm }) => kind === 'doubled' || movedMm > TOLERANCE.flatnessMm);
   const ended = endsShort(grid, ends, loose, kept);
   return { grid, ends, repairs: told, loose: ended, toleranceMm, hadFreeEnds };
 }
@@ -134,7 +121,7 @@ function keptPlaces(grid: VertexGrid, refused: readonly Point[]): (vertex: numbe
   if (refused.length === 0) return () => false;
   return (vertex) => {
     const [x, y] = pointAt(grid, vertex);
-    return refused.some(([rx, ry]) => Math.hypot(rx - x, ry - y) <= REFUSED_WITHIN_MM);
+    return refused.some(([rx, ry]) => Math.hypot(rx - x, ry - y) <= TOLERANCE.refusedMm);
   };
 }
 

@@ -1,10 +1,10 @@
-export { DEFAULT_SNAP_MM, makeCartoon, type CartoonOptions } from './cartoon.ts';
+export { makeCartoon, type CartoonOptions } from './cartoon.ts';
 export { describeCartoon, outlineArea, pieceRings, piecesAlong, type NameFaces } from './describe.ts';
 export { lineSearch, nearestNode } from './lineSearch.ts';
 export { movedFindings, renewedFindings } from './findings.ts';
 export type { Cartoon, CartoonFinding, CartoonPiece, CartoonReading, Joint, JointKind } from './types.ts';
 export { readCartoon, readDrawingText, type ReadOptions } from './readCartoon.ts';
-export { readSvg, MOST_SOURCE_CHARS } from './read/readSvg.ts';
+export { readSvg } from './read/readSvg.ts';
 export { looksLikeDxf, readDxf } from './read/readDxf.ts';
 export type { DrawingFinding, DrawingRefusal, DrawingRefusalCode, DrawnLine, RawDrawing } from './read/types.ts';
 export type { Repair, RepairKind } from './repair.ts';

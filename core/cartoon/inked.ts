@@ -1,10 +1,9 @@
+import { TOLERANCE } from '../limits/index.ts';
 import { nth, numberAt } from '../units/index.ts';
 import { perimeter, ringPoints, signedArea, type Face, type MapFaces, type PlanarMap } from '../geometry/index.ts';
 import { middleLines, type Bank } from './middle.ts';
 import type { DrawnLine } from './read/types.ts';
 
-/** Ink wider than this is no line. */
-const MOST_INK_MM = 9;
 /** A ring of ink with one pane might be a border piece; a net of ink has more panes. */
 const LEAST_PANES = 2;
 /** Ink is narrow beside what it encloses: its width against the side of a middling pane. */
@@ -33,7 +32,7 @@ export function middleOfInk(map: PlanarMap, { faces }: MapFaces): Ink | null {
     const widthMm = (2 * face.areaMm2) / around(map, face);
     const enclosed = face.rings.slice(1).reduce((sum, ring) => sum + Math.abs(signedArea(ringPoints(map, ring))), 0);
     if (enclosed < LEAST_ENCLOSED * face.areaMm2) return;
-    if (widthMm <= MOST_INK_MM && widthMm <= MOST_TO_A_PANE * paneMm) ink.set(i, widthMm);
+    if (widthMm <= TOLERANCE.inkMm && widthMm <= MOST_TO_A_PANE * paneMm) ink.set(i, widthMm);
   });
   if (ink.size === 0) return null;
   // Smaller blots and rings of the same pen belong to it.

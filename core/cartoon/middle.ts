@@ -1,15 +1,14 @@
+import { CAPACITY, TOLERANCE } from '../limits/index.ts';
 import { lastOf, intAt, wordAt, numberAt, pointAt } from '../units/index.ts';
 import { Delaunay } from 'd3-delaunay';
 import { perimeter, thinLine, UNITS_PER_MM, VertexGrid, type Point, type Ring } from '../geometry/index.ts';
 import { chainLines } from './chains.ts';
-import { FLATNESS_MM } from './read/pathData.ts';
 import type { DrawnLine } from './read/types.ts';
 import { straightenJoints } from './trueJoints.ts';
 
 /** Samples stand this many to the width of the channel: its middle then wavers by 1/128 of that width at most. */
 const SAMPLES_TO_A_WIDTH = 4;
 const LEAST_STEP_MM = 0.04;
-const MOST_SAMPLES = 250_000;
 
 /** One bank of a channel: the border of one region, told apart from the others by its label. */
 export interface Bank {
@@ -35,10 +34,10 @@ export function middleLines(
   banks: readonly Bank[],
   widthMm: number,
   mostMm: number,
-  thinnedMm = Math.max(FLATNESS_MM, widthMm / 100),
+  thinnedMm = Math.max(TOLERANCE.flatnessMm, widthMm / 100),
 ): DrawnLine[] {
   const length = banks.reduce((sum, { ring }) => sum + perimeter(ring), 0);
-  const step = Math.max(LEAST_STEP_MM, widthMm / SAMPLES_TO_A_WIDTH, length / MOST_SAMPLES);
+  const step = Math.max(LEAST_STEP_MM, widthMm / SAMPLES_TO_A_WIDTH, length / CAPACITY.middleSamples);
   const xy: number[] = [];
   const labels: number[] = [];
   for (const { ring, label } of banks) {

@@ -1,3 +1,4 @@
+import { CAPACITY, TOLERANCE } from '../limits/index.ts';
 import { nth, lastOf, knownIn, pointAt, intAt } from '../units/index.ts';
 import Flatbush from 'flatbush';
 import {
@@ -13,15 +14,10 @@ import {
   type Ring,
 } from '../geometry/index.ts';
 import { middleLines } from './middle.ts';
-import { FLATNESS_MM } from './read/pathData.ts';
 import type { DrawnLine } from './read/types.ts';
 
-/** Borders further apart than this are two borders: no glass is narrower than 2 mm. */
-const MOST_APART_MM = 2;
 /** Outlines of fewer points are not worth thinning. */
 const FEW_POINTS = 24;
-/** Borders nearer than this are one to the arrangement itself. */
-const SAME_MM = 0.004;
 /** Drawings whose closed outlines make up less of their length than this are nets of lines. */
 const CLOSED_SHARE = 0.85;
 /** So much of the outlines must run beside another, near but not on it. */
@@ -29,9 +25,6 @@ const BESIDE_SHARE = 0.12;
 const SAMPLES = 12_000;
 /** One shape of more outlines than this is a net of ink, not a piece with holes in it. */
 const MOST_OUTLINES = 16;
-const MOST_REGIONS = 8_000;
-/** So many stretches within 2 mm of one place are a heap of outlines, not a panel. */
-const MOST_NEAR = 300;
 /** Boxes of other regions round one place, on the whole: a panel has a handful. */
 const MOST_AROUND = 40;
 /** So many places of each outline are asked what they lie in. */
@@ -84,7 +77,7 @@ export function joinRegions(lines: readonly DrawnLine[]): Borders | null {
   });
   const contour = closeGaps(oriented, reach, reach - inMm);
   // Where copies waver beside each other their middle is no surer than a part of that.
-  const surerMm = Math.max(FLATNESS_MM, (apart.gapMm + apart.overlapMm) / 8);
+  const surerMm = Math.max(TOLERANCE.flatnessMm, (apart.gapMm + apart.overlapMm) / 8);
   const middle = middleLines(drawnIn, apart.medianMm + 2 * inMm || widthMm, mostMm, surerMm);
   const islands = regions.filter((_, i) => !apart.beside.has(i) && within.inside.has(i)).map(({ ring }) => ring);
   return {
@@ -105,11 +98,11 @@ function regionsOf(lines: readonly DrawnLine[]): Region[] | null {
     const mm = pathLength(points);
     const ends = Math.hypot(first[0] - last[0], first[1] - last[1]);
     allMm += mm;
-    if (points.length < 3 || !(closed || ends < SAME_MM)) continue;
+    if (points.length < 3 || !(closed || ends < TOLERANCE.oneBorderMm)) continue;
     closedMm += mm;
-    rings.push({ ring: ends < SAME_MM ? points.slice(0, -1) : points, shape });
+    rings.push({ ring: ends < TOLERANCE.oneBorderMm ? points.slice(0, -1) : points, shape });
   }
-  if (rings.length > MOST_REGIONS) return null;
+  if (rings.length > CAPACITY.pieces) return null;
   if (rings.length < 2 || closedMm < CLOSED_SHARE * allMm) return null;
   const sound = rings.filter(({ ring }) => ring.length >= 3);
   const byShape = new Map<number, Ring[]>();
@@ -159,10 +152,10 @@ function measureApart(regions: readonly Region[]): Apart | null {
     for (let t = step - carried; t <= mm; t += step) {
       samples++;
       const [x, y] = [ax + ((bx - ax) * t) / mm, ay + ((by - ay) * t) / mm];
-      let best = MOST_APART_MM;
+      let best: number = TOLERANCE.apartMm;
       let other = -1;
       const near = tree.search(x - best, y - best, x + best, y + best, (o) => nth(sides, o).owner !== owner);
-      if (near.length > MOST_NEAR) return null;
+      if (near.length > CAPACITY.nearOnePlace) return null;
       for (const o of near) {
         const there = nth(sides, o);
         const hit = nearestOnSegment(x, y, there.ax, there.ay, there.bx, there.by);
@@ -172,14 +165,18 @@ function measureApart(regions: readonly Region[]): Apart | null {
         const [vx, vy] = [there.bx - there.ax, there.by - there.ay];
         const alongMm = Math.abs((hit.x - x) * ux + (hit.y - y) * uy);
         if (Math.abs(ux * vx + uy * vy) < ALONGSIDE_COS * Math.hypot(vx, vy)) continue;
-        if (hit.distSq > SAME_MM * SAME_MM && alongMm > (1 - ALONGSIDE_COS) * 2 * Math.sqrt(hit.distSq)) continue;
+        if (
+          hit.distSq > TOLERANCE.oneBorderMm * TOLERANCE.oneBorderMm &&
+          alongMm > (1 - ALONGSIDE_COS) * 2 * Math.sqrt(hit.distSq)
+        )
+          continue;
         best = Math.sqrt(hit.distSq);
         other = there.owner;
       }
       if (near.length === 0) open.add(owner);
       if (other < 0) continue;
       beside.add(owner).add(other);
-      if (best <= SAME_MM) continue;
+      if (best <= TOLERANCE.oneBorderMm) continue;
       const { ring, isHole } = nth(regions, other);
       const mine = nth(regions, owner).isHole;
       (contains(ring, [x, y]) !== (isHole || mine) ? overlaps : gaps).push(best);
@@ -249,5 +246,5 @@ function containment(
 const isDeep = (ring: Ring, [x, y]: Point): boolean =>
   ring.every(([ax, ay], i) => {
     const [bx, by] = pointAt(ring, (i + 1) % ring.length);
-    return nearestOnSegment(x, y, ax, ay, bx, by).distSq > MOST_APART_MM * MOST_APART_MM;
+    return nearestOnSegment(x, y, ax, ay, bx, by).distSq > TOLERANCE.apartMm * TOLERANCE.apartMm;
   });

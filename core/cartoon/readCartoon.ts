@@ -1,6 +1,7 @@
+import { CAPACITY } from '../limits/index.ts';
 import { makeCartoon, type CartoonOptions } from './cartoon.ts';
 import { looksLikeDxf, readDxf } from './read/readDxf.ts';
-import { MOST_SOURCE_CHARS, readSvg } from './read/readSvg.ts';
+import { readSvg } from './read/readSvg.ts';
 import type { DrawingRefusal, RawDrawing } from './read/types.ts';
 import type { CartoonReading } from './types.ts';
 
@@ -14,7 +15,7 @@ export function readDrawingText(
   source: string,
   layersIn: ReadonlySet<string> = new Set(),
 ): RawDrawing | DrawingRefusal {
-  if (source.length > MOST_SOURCE_CHARS) return { refusal: 'too-large' };
+  if (source.length > CAPACITY.sourceChars) return { refusal: 'too-large' };
   return looksLikeDxf(source) ? readDxf(source, layersIn) : readSvg(source, layersIn);
 }
 

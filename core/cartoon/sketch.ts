@@ -1,3 +1,4 @@
+import { TOLERANCE } from '../limits/index.ts';
 import { thinLine, type Point } from '../geometry/index.ts';
 import type { Cartoon, CartoonPiece, Joint } from './types.ts';
 
@@ -8,9 +9,6 @@ export interface Sketch extends Pick<Cartoon, 'box'> {
   readonly joints: readonly (Pick<Joint, 'number' | 'pieces'> & { readonly at: Point })[];
 }
 
-/** A point may be left out where the line moves by less than this, mm: half a pixel of a picture of 600 mm. */
-const THIN_MM = 0.4;
-
 const tenths = (mm: number): number => Math.round(mm * 10);
 const rounded = (mm: number): number => Math.round(mm * 10) / 10;
 const place = ([x, y]: Point): Point => [rounded(x), rounded(y)];
@@ -18,7 +16,9 @@ const place = ([x, y]: Point): Point => [rounded(x), rounded(y)];
 export function sketchOf({ map, pieces, joints, box }: Cartoon): Sketch {
   return {
     box,
-    lines: map.lines.map(({ points }) => thinLine(points, THIN_MM).flatMap(([x, y]) => [tenths(x), tenths(y)])),
+    lines: map.lines.map(({ points }) =>
+      thinLine(points, TOLERANCE.sketchMm).flatMap(([x, y]) => [tenths(x), tenths(y)]),
+    ),
     pieces: pieces.map(({ number, rings, labelAt, labelRadiusMm }) => ({
       number,
       rings,

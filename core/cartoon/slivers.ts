@@ -1,3 +1,4 @@
+import { TOLERANCE } from '../limits/index.ts';
 import { nth, numberAt, pointAt } from '../units/index.ts';
 import {
   facesOf,
@@ -13,8 +14,6 @@ import type { Repair } from './repair.ts';
 
 /** A region longer than this many times its width is a gap between two borders, not glass: P²/A of a 6 : 1 strip is 33. */
 const THIN = 30;
-/** A gap of 1 mm between borders a metre long. */
-const MOST_SLIVER_MM2 = 1000;
 
 /**
  * Takes out the slivers between borders that were drawn twice: regions thinner than the snap distance all
@@ -40,7 +39,7 @@ export function removeSlivers(
     const touched = new Set<number>();
     traced.faces.forEach((face) => {
       // A face this large is no sliver; most faces need no closer look.
-      if (face.areaMm2 > MOST_SLIVER_MM2) return;
+      if (face.areaMm2 > TOLERANCE.sliverMm2) return;
       // A loop by itself lies between no two borders: it is an island, however small.
       if (face.rings.length === 1 && face.rings[0]?.length === 1) return;
       const around = face.rings.flat().reduce((sum, ref) => sum + lengthOf(ref), 0);

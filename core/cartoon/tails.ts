@@ -1,13 +1,10 @@
+import { TOLERANCE } from '../limits/index.ts';
 import { lastOf, numberAt } from '../units/index.ts';
 import { nearestOnSegment, thinLine, UNITS_PER_MM, type Point, type VertexGrid } from '../geometry/index.ts';
 import type { Repair } from './repair.ts';
 import { distance, meetingsOf, pointAt, segmentTree, segmentXy } from './segments.ts';
 
-/** A dropped line that ends so near to another, and near beside its own length, was meant to meet it. */
-const MOST_SHORT_MM = 5;
 const MOST_SHORT_SHARE = 0.25;
-/** Dropped lines are only shown; they need not be finer than this. */
-const SHOWN_WITHIN_MM = 0.2;
 
 export interface ShortEnd {
   readonly at: Point;
@@ -110,7 +107,7 @@ export function endsShort(
   for (const tail of tails) {
     const line = thinLine(
       tail.along.map((v) => pointAt(grid, v)),
-      SHOWN_WITHIN_MM,
+      TOLERANCE.shownMm,
     );
     // A line that ends where another one was dropped hangs free for that alone.
     const cause = hungAt.get(numberAt(tail.along, 0)) ?? { tail, lines: [] };
@@ -119,7 +116,7 @@ export function endsShort(
     hungAt.set(lastOf(tail.along), cause);
   }
   return told.map(({ tail: { along, isFloating, lengthMm }, lines }) => {
-    const most = Math.min(MOST_SHORT_MM, lengthMm * MOST_SHORT_SHARE) * UNITS_PER_MM;
+    const most = Math.min(TOLERANCE.shortOfJointMm, lengthMm * MOST_SHORT_SHARE) * UNITS_PER_MM;
     const short = [numberAt(along, 0), ...(isFloating ? [lastOf(along)] : [])]
       .filter((v) => !kept(v))
       .map((v): ShortEnd => ({ at: pointAt(grid, v), gapMm: gapAt(v, most) / UNITS_PER_MM }))

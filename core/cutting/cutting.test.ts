@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { editCartoon, readCartoon, type Cartoon } from '../cartoon/index.ts';
 import { areaOfRings, insetRegion, perimeter, signedArea, type Point, type Ring } from '../geometry/index.ts';
 import { cutOutlines, DEFAULT_ALLOWANCE, type CutPiece } from '../sizing/index.ts';
+import { DEFAULT_LIMITS } from '../limits/index.ts';
 import { doc } from '../test/panels.ts';
 import { narrowestNeck } from './ringShape.ts';
 import { cuttability, panelFindings, proposeLine, scoreOrder } from './index.ts';
@@ -184,7 +185,7 @@ describe('proposed lines', () => {
 
 describe('the order of scores', () => {
   it('inside curves first, then straight sides by length, and deep ones in runs', () => {
-    const scores = scoreOrder(bitten(13));
+    const scores = scoreOrder(bitten(13), DEFAULT_LIMITS);
     expect(scores[0]?.kind).toBe('inside');
     expect(scores[0]?.passes).toBe(Math.ceil(13 / 4));
     expect(scores[0]?.reliefs).toHaveLength(3);
@@ -192,9 +193,13 @@ describe('the order of scores', () => {
     const lengths = scores.slice(1).map((s) => perimeter(s.points) / 2);
     expect([...lengths].sort((a, b) => b - a)).toEqual(lengths);
   });
+  it('slices are as deep as the studio runs them', () => {
+    const passes = (sliceMm: number) => scoreOrder(bitten(12), { sliceMm })[0]?.passes;
+    expect([passes(12.01), passes(11.99), passes(4.01), passes(3.99)]).toEqual([1, 2, 3, 4]);
+  });
   it('together the scores go once round the piece', () => {
     for (const ring of [bitten(13), box(50, 40), circle(20), circle(30).filter(([, y]) => y <= 0.01)]) {
-      const walked = scoreOrder(ring).reduce((sum, s) => {
+      const walked = scoreOrder(ring, DEFAULT_LIMITS).reduce((sum, s) => {
         let mm = 0;
         for (let i = 1; i < s.points.length; i++) {
           const [a, b] = [s.points[i - 1] as Point, s.points[i] as Point];
@@ -206,10 +211,10 @@ describe('the order of scores', () => {
     }
   });
   it('a circle is one score with reliefs; a half circle a straight side and an outside curve', () => {
-    expect(scoreOrder(circle(20))).toMatchObject([{ kind: 'round', passes: 1 }]);
-    expect(scoreOrder(circle(20))[0]?.reliefs).toHaveLength(6);
+    expect(scoreOrder(circle(20), DEFAULT_LIMITS)).toMatchObject([{ kind: 'round', passes: 1 }]);
+    expect(scoreOrder(circle(20), DEFAULT_LIMITS)[0]?.reliefs).toHaveLength(6);
     const half = circle(20).filter(([, y]) => y >= -0.01);
-    expect(scoreOrder(half).map((s) => s.kind)).toEqual(['straight', 'outside']);
+    expect(scoreOrder(half, DEFAULT_LIMITS).map((s) => s.kind)).toEqual(['straight', 'outside']);
   });
 });
 
@@ -222,6 +227,11 @@ describe('the panel as a whole', () => {
     expect(panelFindings(straight, size)).toMatchObject([{ kind: 'hinge', at: [100, 50] }]);
     const jog = read(doc(200, 100, '<path d="M0 0H200V100H0Z"/><path d="M0 50H100V60H200"/>'));
     expect(panelFindings(jog, size)).toEqual([]);
+  });
+  it('a run shorter than the studio minds is no hinge', () => {
+    const narrow = read(doc(200, 100, '<path d="M0 0H200V100H0Z"/><path d="M90 0V100"/>'));
+    const found = (hingeMm: number) => panelFindings(narrow, size, { ...DEFAULT_LIMITS, hingeMm }).length;
+    expect([found(99.9), found(100.1)]).toEqual([1, 0]);
   });
   it('more than 0.28 m² or 600 mm wants bars', () => {
     const plain = read(doc(200, 100, '<path d="M0 0H200V100H0Z"/>'));

@@ -45,7 +45,7 @@ export interface Cuttability {
 }
 
 /** No hand and no wheel follows more points than this round one piece; shapes are judged without them. */
-const MOST_POINTS = 2000;
+const JUDGED_POINTS = 2000;
 
 /** What is hard about cutting one piece, from its cut outline. */
 export function cuttability(piece: CutPiece, limits: CuttingLimits = DEFAULT_LIMITS): Cuttability {
@@ -58,7 +58,7 @@ export function cuttability(piece: CutPiece, limits: CuttingLimits = DEFAULT_LIM
   if (hole) findings.push({ kind: 'hole', number, at: pointAt(hole, 0) });
   let neck: Neck | null = null;
   for (const whole of outer) {
-    const ring = thinRing(whole, MOST_POINTS, 0.02, 3);
+    const ring = thinRing(whole, JUDGED_POINTS, 0.02, 3);
     const point = sharpestPoint(ring);
     if (point && point.degrees < limits.sharpDeg) findings.push({ kind: 'sharp-point', number, ...point });
     const bites = bitesOf(ring);

@@ -1,11 +1,11 @@
 import { nth, fromEnd, lastOf, pointAt } from '../units/index.ts';
 import type { Cartoon } from '../cartoon/index.ts';
 import { nearestOnSegment, type MapLine, type Point } from '../geometry/index.ts';
-import { DEFAULT_LIMITS, type Limits } from '../limits/index.ts';
+import { DEFAULT_LIMITS, type Limits, TOLERANCE } from '../limits/index.ts';
 import { outerLines } from '../sizing/index.ts';
 
 /** Limits of a panel as a whole, as a studio has set them. */
-export type PanelLimits = Pick<Limits, 'mostPanelMm2' | 'mostPanelMm'>;
+export type PanelLimits = Pick<Limits, 'mostPanelMm2' | 'mostPanelMm' | 'hingeMm'>;
 
 export type PanelFinding =
   /** A straight line from edge to edge: the panel can fold there. */
@@ -21,9 +21,6 @@ export type PanelFinding =
 
 /** Lines run on at a joint when they turn by less than this. */
 const ON_DEG = 4;
-/** A run that leaves its chord by more than this does not fold. */
-const STRAIGHT_MM = 2;
-const LEAST_HINGE_MM = 40;
 
 /** What is weak about the panel as a whole. */
 export function panelFindings(
@@ -37,10 +34,10 @@ export function panelFindings(
     size.areaMm2 > limits.mostPanelMm2 || longestMm > limits.mostPanelMm
       ? [{ kind: 'wants-bars', at: [(minX + maxX) / 2, (minY + maxY) / 2], areaMm2: size.areaMm2, longestMm }]
       : [];
-  return [...bars, ...hinges(cartoon)];
+  return [...bars, ...hinges(cartoon, limits.hingeMm)];
 }
 
-function hinges(cartoon: Cartoon): PanelFinding[] {
+function hinges(cartoon: Cartoon, hingeMm: number): PanelFinding[] {
   const { map } = cartoon;
   const rim = outerLines(cartoon);
   const onRim = new Set([...rim].flatMap((i) => [nth(map.lines, i).from, nth(map.lines, i).to]));
@@ -74,7 +71,7 @@ function hinges(cartoon: Cartoon): PanelFinding[] {
       }
       if (!onRim.has(node) || node === start) continue;
       const [from, to] = [pointAt(points, 0), lastOf(points)];
-      if (Math.hypot(to[0] - from[0], to[1] - from[1]) < LEAST_HINGE_MM || !isStraight(points)) continue;
+      if (Math.hypot(to[0] - from[0], to[1] - from[1]) < hingeMm || !isStraight(points)) continue;
       const key = [...run].sort((a, b) => a - b).join();
       found.set(key, { kind: 'hinge', at: [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2], from, to, lines: run });
     }
@@ -87,5 +84,5 @@ const turn = (a: number, b: number): number => Math.atan2(Math.sin(b - a), Math.
 
 function isStraight(points: readonly Point[]): boolean {
   const [[ax, ay], [bx, by]] = [pointAt(points, 0), lastOf(points)];
-  return points.every(([x, y]) => nearestOnSegment(x, y, ax, ay, bx, by).distSq <= STRAIGHT_MM * STRAIGHT_MM);
+  return points.every(([x, y]) => nearestOnSegment(x, y, ax, ay, bx, by).distSq <= TOLERANCE.straightHingeMm ** 2);
 }

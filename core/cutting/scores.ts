@@ -1,3 +1,4 @@
+import { TOLERANCE, type Limits } from '../limits/index.ts';
 import { lastOf, pointAt, numberAt } from '../units/index.ts';
 import { perimeter, signedArea, type Point, type Ring } from '../geometry/index.ts';
 import { turnAt } from './ringShape.ts';
@@ -5,10 +6,6 @@ import { turnAt } from './ringShape.ts';
 /** A border turns by more than this at the end of a score, radians (30°). */
 const CORNER_RAD = 0.52;
 const CORNER_OVER_MM = 1.5;
-/** A side that leaves its chord by less is straight to the hand. */
-const STRAIGHT_MM = 0.4;
-/** An inside curve is run out in slices of about this depth (from memory). */
-const SLICE_MM = 4;
 /** A wide curve takes deeper slices rather than more than this. */
 const MOST_RUNS = 6;
 /** 4π·area/perimeter² of a circle is 1. */
@@ -32,7 +29,7 @@ export interface Score {
  * still glass round them to hold; then straight sides, longest first; outside curves last (common practice).
  * @param ring outer ring of the cut outline, clockwise as seen
  */
-export function scoreOrder(ring: Ring): Score[] {
+export function scoreOrder(ring: Ring, { sliceMm }: Pick<Limits, 'sliceMm'>): Score[] {
   const corners = ring.map((_, i) => i).filter((i) => isCorner(ring, i));
   const area = Math.abs(signedArea(ring));
   const round = (4 * Math.PI * area) / perimeter(ring) ** 2;
@@ -45,7 +42,7 @@ export function scoreOrder(ring: Ring): Score[] {
   });
   const rank: Readonly<Record<ScoreKind, number>> = { inside: 0, straight: 1, outside: 2, round: 3 };
   return sides
-    .map((points) => ({ score: toScore(points), depth: Math.abs(bend(points)), mm: length(points) }))
+    .map((points) => ({ score: toScore(points, sliceMm), depth: Math.abs(bend(points)), mm: length(points) }))
     .sort(
       (a, b) =>
         rank[a.score.kind] - rank[b.score.kind] || (a.score.kind === 'inside' ? b.depth - a.depth : b.mm - a.mm),
@@ -82,12 +79,12 @@ function walk(ring: Ring, from: number, to: number): Point[] {
 
 /** An S-curve is two scores in the mind: it is cut where its bend changes. */
 function byBend(points: readonly Point[]): Point[][] {
-  if (Math.abs(bend(points)) > STRAIGHT_MM * 4 || points.length < 6) return [[...points]];
+  if (Math.abs(bend(points)) > TOLERANCE.straightScoreMm * 4 || points.length < 6) return [[...points]];
   const [first, last] = [pointAt(points, 0), lastOf(points)];
   const sides = points.map((p) => offset(p, first, last));
   const most = Math.max(...sides);
   const least = Math.min(...sides);
-  if (most < STRAIGHT_MM * 2 || least > -STRAIGHT_MM * 2) return [[...points]];
+  if (most < TOLERANCE.straightScoreMm * 2 || least > -TOLERANCE.straightScoreMm * 2) return [[...points]];
   const from = Math.min(sides.indexOf(most), sides.indexOf(least));
   const to = Math.max(sides.indexOf(most), sides.indexOf(least));
   let cut = from;
@@ -116,11 +113,11 @@ function length(points: readonly Point[]): number {
   return sum;
 }
 
-function toScore(points: readonly Point[]): Score {
+function toScore(points: readonly Point[], sliceMm: number): Score {
   const depth = bend(points);
-  if (Math.abs(depth) <= STRAIGHT_MM) return { kind: 'straight', points, passes: 1, reliefs: [] };
+  if (Math.abs(depth) <= TOLERANCE.straightScoreMm) return { kind: 'straight', points, passes: 1, reliefs: [] };
   if (depth > 0) return { kind: 'outside', points, passes: 1, reliefs: [] };
-  const passes = Math.min(MOST_RUNS, Math.max(1, Math.ceil(-depth / SLICE_MM)));
+  const passes = Math.min(MOST_RUNS, Math.max(1, Math.ceil(-depth / sliceMm)));
   return { kind: 'inside', points, passes, reliefs: slices(points, passes) };
 }
 

@@ -1,3 +1,4 @@
+import { TOLERANCE } from '../limits/index.ts';
 import { nth } from '../units/index.ts';
 import type { Cartoon, Continued } from '../cartoon/index.ts';
 import { cutOutlines, type CutPiece, type LineAllowance } from '../sizing/index.ts';
@@ -44,9 +45,6 @@ export interface DrawingChanges {
   readonly gone: readonly number[];
 }
 
-/** Cut outlines that differ by less than this all round are the same to the grinder, mm. */
-const SAME_MM = 0.05;
-
 /**
  * What changed between an old drawing with its cut outlines and the one that follows it. The cut outline decides:
  * a wider came changes glass whose region stayed as it was.
@@ -60,7 +58,7 @@ export function changesBetween(
     const { was, same } = nth(next.continued, i);
     const cut = nth(next.cuts, i);
     const old = was === null ? undefined : before.get(was);
-    const changed = !old || !same || Math.abs(old.areaMm2 - cut.areaMm2) > SAME_MM * cut.perimeterMm;
+    const changed = !old || !same || Math.abs(old.areaMm2 - cut.areaMm2) > TOLERANCE.sameCutMm * cut.perimeterMm;
     return { number: piece.number, was, changed };
   });
   const kept = new Set(pieces.map((p) => p.was));

@@ -1,3 +1,4 @@
+import { CAPACITY } from '../limits/index.ts';
 import * as units from '../units/index.ts';
 import { indexRuns, ON_LINE, overlap, segmentBoxes } from './runs.ts';
 import { PairTable } from './tables.ts';
@@ -9,11 +10,10 @@ const { numberAt } = units;
  * Segments on an integer grid, split wherever they meet.
  *
  * One unit is 0.1 µm. Within ±3.3 m a cross product of two differences stays below 2^53, so every
- * orientation below is exact in plain doubles and needs no extended arithmetic.
+ * orientation below is exact in plain doubles and needs no extended arithmetic. Clipper, too, works on integers and
+ * rounds others in silence.
  */
 export const UNITS_PER_MM = 1e4;
-/** More meetings than this is no drawing of a panel; it would only eat memory. */
-const MOST_MEETINGS = 200_000;
 /** Rounding a crossing can bring about another one; in practice the second pass finds none. */
 const MOST_PASSES = 6;
 
@@ -47,7 +47,7 @@ export class VertexGrid {
 /**
  * Splits segments at every crossing, touch and overlap and drops exact doubles.
  * @returns segments that meet at shared vertices only; `doubled` are the vertex pairs of dropped ones. A scribble with
- * more than {@link MOST_MEETINGS} meetings comes back with `tooMany` and no segments.
+ * more than {@link CAPACITY.meetings} meetings comes back with `tooMany` and no segments.
  */
 export function splitAtMeetings(
   grid: VertexGrid,
@@ -116,7 +116,7 @@ function findSplits(grid: VertexGrid, ends: readonly number[], freshFrom: number
         if (!overlap(boxes, 4 * s, runBoxes, 4 * other)) continue;
         for (const o of near) if (overlap(boxes, 4 * s, boxes, 4 * o)) meet(grid, ends, s, o, add);
       }
-      if (meetings > MOST_MEETINGS) return null;
+      if (meetings > CAPACITY.meetings) return null;
     }
   }
   return splits;

@@ -1,8 +1,7 @@
+import { TOLERANCE } from '../limits/index.ts';
 import { nth, pointAt, numberAt, floatAt } from '../units/index.ts';
 import { signedArea, type Point, type Ring } from './ring.ts';
 
-/** Edges shorter than this have no direction to speak of, mm. */
-const LEAST_EDGE_MM = 1e-4;
 /** An inside corner sharper than this is bevelled by the general offset: cos of 180° − 29°. */
 const SHARPEST_COS = -0.87;
 /** A point of less than 2.5° has no mitre to compute with. */
@@ -10,7 +9,7 @@ const NEEDLE_COS = -0.999;
 /** Neighbouring edges this nearly parallel that move by different amounts have no corner to mitre. */
 const PARALLEL = 0.02;
 /** Above this the pairwise check costs more than the general offset. */
-const MOST_POINTS = 400;
+const PAIRWISE_POINTS = 400;
 
 /** A chord at a corner may be eaten, and the next one with it; more is a matter for the general offset. */
 const MOST_ROUNDS = 12;
@@ -41,12 +40,12 @@ export function mitredInset(whole: Ring, byMm: readonly number[]): Point[] | nul
     const [ax, ay] = pointAt(whole, i);
     const [bx, by] = pointAt(whole, (i + 1) % whole.length);
     const length = Math.hypot(bx - ax, by - ay);
-    if (length < LEAST_EDGE_MM) continue;
+    if (length < TOLERANCE.edgeMm) continue;
     const [dx, dy] = [(bx - ax) / length, (by - ay) / length];
     edges.push({ x: ax, y: ay, dx, dy, byMm: numberAt(byMm, i), order: edges.length });
   }
   const all = edges.length;
-  if (all > MOST_POINTS) return null;
+  if (all > PAIRWISE_POINTS) return null;
   for (let round = 0; round < MOST_ROUNDS && edges.length >= 3; round++) {
     const corners = cornersOf(edges, all, sign);
     if (!corners) return null;

@@ -1,9 +1,8 @@
+import { UNITS_PER_MM } from './arrangement.ts';
 import { pointAt } from '../units/index.ts';
 import { Clipper, EndType, FillRule, JoinType, type Paths64 } from 'clipper2-ts';
 import { signedArea, type Point, type Ring } from './ring.ts';
 
-/** Clipper works on integers and rounds others in silence: a tenth of a micrometre is one unit. */
-const UNITS_PER_MM = 1e4;
 /** Mitres longer than this many offsets are bevelled; glass points sharper than 29° do not need more. */
 const MITRE_LIMIT = 4;
 

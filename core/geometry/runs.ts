@@ -1,3 +1,4 @@
+import { CAPACITY } from '../limits/index.ts';
 import Flatbush from 'flatbush';
 import * as units from '../units/index.ts';
 
@@ -11,8 +12,6 @@ const RUN_LENGTHS = [12, 3, 1];
 /** Overlapping boxes to a run, on the whole, from which on shorter runs are better. */
 const CROWDED = 24;
 const SAMPLED_RUNS = 200;
-/** Pairs of overlapping boxes to look at one by one, at most: a few seconds' work. */
-const MOST_PAIRS = 12_000_000;
 
 export interface RunIndex {
   /** Where each run begins, and the end of the last. */
@@ -62,7 +61,7 @@ export function indexRuns(
     if (hits <= CROWDED * sampled) return { runs, runBoxes, runsNear };
     // Runs of one segment cannot be shortened: then it is only a question of how much work there is.
     if (2 * runCount === ends.length)
-      return (hits / sampled) * runCount > MOST_PAIRS ? null : { runs, runBoxes, runsNear };
+      return (hits / sampled) * runCount > CAPACITY.boxPairs ? null : { runs, runBoxes, runsNear };
   }
   return null;
 }

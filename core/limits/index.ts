@@ -1,3 +1,5 @@
+export { CAPACITY } from './capacity.ts';
+export { TOLERANCE } from './tolerances.ts';
 export { BOUNDS, isWithin, type Bounds } from './bounds.ts';
 export {
   DEFAULT_LIMITS,

@@ -66,7 +66,11 @@ describe('limits', () => {
       faceMm: 8,
       clearanceMm: 0.25,
     });
-    expect(allowanceFor('foil', limitsWith({ foilGapMm: 1 }))).toMatchObject({ gapMm: 1, heartMm: 0 });
+    expect(allowanceFor('foil', limitsWith({ foilGapMm: 1, beadMm: 6 }))).toMatchObject({
+      gapMm: 1,
+      heartMm: 0,
+      faceMm: 6,
+    });
     expect(allowanceFor('lead', DEFAULT_LIMITS)).toEqual(DEFAULT_ALLOWANCE.lead);
   });
   it('a study says by which it was made: any of those that judge glass makes it another one', () => {

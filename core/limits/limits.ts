@@ -90,6 +90,22 @@ export const LIMITS = {
     words: 'A longer panel wants bars or a frame',
     source: 'from memory',
   },
+  hingeMm: {
+    value: 40,
+    unit: 'mm',
+    least: 5,
+    most: 1000,
+    words: 'A straight run of lines from rim to rim folds from this length on',
+    source: 'from memory',
+  },
+  sliceMm: {
+    value: 4,
+    unit: 'mm',
+    least: 1,
+    most: 30,
+    words: 'An inside curve is run out in slices of this depth',
+    source: 'from memory',
+  },
   sheetEdgeMm: {
     value: 6,
     unit: 'mm',
@@ -120,6 +136,14 @@ export const LIMITS = {
     least: 0,
     most: 5,
     words: 'Gap between two foiled pieces',
+    source: 'from memory',
+  },
+  beadMm: {
+    value: 5,
+    unit: 'mm',
+    least: 1,
+    most: 20,
+    words: 'Bead of solder that is seen over a foiled seam',
     source: 'from memory',
   },
   heartMm: {

@@ -17,14 +17,11 @@ export interface LineAllowance {
   readonly outline: OutlineMeaning;
 }
 
-/** Width of the bead over a foiled seam, mm (from memory): what is seen of it, not what it takes up. */
-const FOIL_BEAD_MM = 5;
-
 /** What lines take up in a new panel of a studio, by its own measures. */
 export function allowanceFor(technique: Technique, limits: Limits): LineAllowance {
   const outline = 'glass-edge';
   return technique === 'foil'
-    ? { technique, gapMm: limits.foilGapMm, heartMm: 0, faceMm: FOIL_BEAD_MM, clearanceMm: 0, outline }
+    ? { technique, gapMm: limits.foilGapMm, heartMm: 0, faceMm: limits.beadMm, clearanceMm: 0, outline }
     : { technique, gapMm: 0, heartMm: limits.heartMm, faceMm: limits.faceMm, clearanceMm: limits.playMm, outline };
 }
 

@@ -1,3 +1,4 @@
+import { TOLERANCE } from '../limits/index.ts';
 import type { LineAllowance } from './allowance.ts';
 import { rimKeeps } from './profiles.ts';
 
@@ -16,9 +17,6 @@ export function panelInOpening({ widthMm, heightMm, clearanceMm }: Opening): { w
   return { widthMm: widthMm - 2 * clearanceMm, heightMm: heightMm - 2 * clearanceMm };
 }
 
-/** Measures this much apart are the same to whoever sets a panel, mm. */
-const SAME_SIZE_MM = 0.05;
-
 interface Size {
   readonly widthMm: number;
   readonly heightMm: number;
@@ -32,7 +30,7 @@ export function finishedSize({ widthMm, heightMm }: Size, allowance: LineAllowan
 
 /** Whether a finished panel goes into the room there is for it. */
 export const fitsInto = (finished: Size, room: Size): boolean =>
-  finished.widthMm <= room.widthMm + SAME_SIZE_MM && finished.heightMm <= room.heightMm + SAME_SIZE_MM;
+  finished.widthMm <= room.widthMm + TOLERANCE.sameSizeMm && finished.heightMm <= room.heightMm + TOLERANCE.sameSizeMm;
 
 /** Where each edge of a border lies, in mm inwards from the opening's edge (or from the panel's, without one). */
 export interface BorderEdges {

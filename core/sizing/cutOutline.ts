@@ -75,7 +75,7 @@ export function cutOutline(
 }
 
 /** A traced outline of more points is thinned before it is moved in, by no more than a grinder's mark. */
-const MOST_POINTS = 300;
+const TRACED_POINTS = 300;
 
 /** @param byMm how far each line of the piece moves in, in the order of its rings */
 function movedIn(cartoon: Cartoon, piece: CartoonPiece, drawn: readonly Ring[], byMm: readonly number[]): Ring[] {
@@ -83,7 +83,7 @@ function movedIn(cartoon: Cartoon, piece: CartoonPiece, drawn: readonly Ring[], 
   const isEven = byMm.every((mm) => mm === first);
   // Where nothing moves there is nothing to be thinned for either.
   if (isEven && first === 0) return insetRegion(drawn, 0);
-  const region = drawn.map((ring) => thinRing(ring, MOST_POINTS, 0.01, 0.16));
+  const region = drawn.map((ring) => thinRing(ring, TRACED_POINTS, 0.01, 0.16));
   const isThinned = region.some((ring, i) => ring !== drawn[i]);
   const quick = !isThinned && region.length === 1 && mitredInset(nth(region, 0), edgeMeasures(cartoon, piece, byMm));
   if (quick) return [signedArea(quick) > 0 ? quick : [...quick].reverse()];

@@ -1,3 +1,4 @@
+import { TOLERANCE } from '../limits/index.ts';
 import type { Ring } from '../geometry/index.ts';
 import type { Glass, StockItem } from './types.ts';
 
@@ -50,12 +51,9 @@ export function fitsOn(
       y0 = Math.min(y0, v);
       y1 = Math.max(y1, v);
     }
-    return x1 - x0 <= w + ROUNDING_MM && y1 - y0 <= h + ROUNDING_MM;
+    return x1 - x0 <= w + TOLERANCE.roundingMm && y1 - y0 <= h + TOLERANCE.roundingMm;
   });
 }
-
-/** A piece as large as the sheet's inside fits: turning it must not make it larger by a rounding. */
-const ROUNDING_MM = 1e-9;
 
 /** Why an item is, or is not, one to cut from. */
 export type Taking = 'fits' | 'too-small' | 'not-enough';

@@ -2,11 +2,11 @@
 export const ARROWS: Readonly<Record<string, readonly string[]>> = {
   'core/units': [],
   'core/limits': ['core/units'],
-  'core/geometry': ['core/units'],
+  'core/geometry': ['core/units', 'core/limits'],
   'core/cartoon': ['core/units', 'core/limits', 'core/geometry'],
   'core/sizing': ['core/units', 'core/limits', 'core/geometry', 'core/cartoon'],
   'core/cutting': ['core/units', 'core/limits', 'core/geometry', 'core/cartoon', 'core/sizing'],
-  'core/stock': ['core/units', 'core/geometry'],
+  'core/stock': ['core/units', 'core/limits', 'core/geometry'],
   'core/bench': ['core/units', 'core/limits', 'core/geometry', 'core/cartoon', 'core/sizing', 'core/stock'],
   'core/labour': ['core/units', 'core/bench', 'core/cutting'],
   'core/words': [

@@ -3,19 +3,19 @@ import { happeningWords, type LogEntry, type PieceRowId } from '#core/bench';
 import type { Desk } from '../desk.ts';
 import { piecesIn } from '../store/logBook.ts';
 
-const PAGE = 60;
+const ENTRIES_A_PAGE = 60;
 
 /** A page of what happened to a panel, the latest first. */
 export function panelHistory(desk: Desk, panelId: string, before: number | null): HistoryAnswer {
   const range = before === null ? {} : { before };
-  const entries = desk.store.book.ofPanel(panelId, range, PAGE);
-  const next = entries.length === PAGE ? (entries.at(-1)?.seq ?? null) : null;
+  const entries = desk.store.book.ofPanel(panelId, range, ENTRIES_A_PAGE);
+  const next = entries.length === ENTRIES_A_PAGE ? (entries.at(-1)?.seq ?? null) : null;
   return { seq: desk.seq, lines: entries.map((entry) => logLine(desk, entry)), next };
 }
 
 /** What happened to one piece, under whatever number, the latest first. */
 export function pieceHistory(desk: Desk, pieceId: string): HistoryAnswer {
-  const entries = desk.store.book.ofPiece(pieceId, PAGE);
+  const entries = desk.store.book.ofPiece(pieceId, ENTRIES_A_PAGE);
   return { seq: desk.seq, lines: entries.map((entry) => logLine(desk, entry)), next: null };
 }
 

@@ -4,7 +4,7 @@ import type { Desk } from '../desk.ts';
 import { glanceOf, stepsOf } from './glance.ts';
 import { labourOf } from './labour.ts';
 
-const PAGE = 40;
+const JOBS_A_PAGE = 40;
 
 /**
  * Jobs in hand by due date, and a page of delivered ones, the latest first.
@@ -21,7 +21,7 @@ export function jobsAnswer(desk: Desk, after: string | null): JobsAnswer {
     due,
     due,
     id,
-    PAGE,
+    JOBS_A_PAGE,
   );
   const last = past.at(-1);
   const line = (commission: Tables['commissions']) => jobLine(desk, commission);
@@ -29,7 +29,7 @@ export function jobsAnswer(desk: Desk, after: string | null): JobsAnswer {
     seq: desk.seq,
     inHand: inHand.map(line),
     past: past.map(line),
-    next: past.length === PAGE && last ? `${last.due ?? '0'}|${last.id}` : null,
+    next: past.length === JOBS_A_PAGE && last ? `${last.due ?? '0'}|${last.id}` : null,
   };
 }
 

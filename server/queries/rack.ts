@@ -1,7 +1,7 @@
 import type { LedgerAnswer, RackAnswer } from '#contract';
 import type { Desk } from '../desk.ts';
 
-const PAGE = 100;
+const MOVES_A_PAGE = 100;
 
 /** What stands on the rack, and the sums of the ledger by kind. */
 export function rackAnswer(desk: Desk): RackAnswer {
@@ -22,10 +22,10 @@ export function ledgerAnswer(desk: Desk, stockId: string, before: number | null)
     'stock_id = ? and seq < ? order by seq desc, rowid desc limit ?',
     stockId,
     before ?? Number.MAX_SAFE_INTEGER,
-    PAGE,
+    MOVES_A_PAGE,
   );
   // What one act has entered is not torn apart: it begins the next page.
-  const last = moves.length === PAGE ? (moves.at(-1)?.seq ?? null) : null;
+  const last = moves.length === MOVES_A_PAGE ? (moves.at(-1)?.seq ?? null) : null;
   const page = last === null ? moves : moves.filter((m) => m.seq > last);
   return { seq: desk.seq, moves: page as LedgerAnswer['moves'], next: last === null ? null : last + 1 };
 }

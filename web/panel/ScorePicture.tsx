@@ -1,14 +1,15 @@
 import { scoreOrder } from '#core/cutting';
 import { boxOf, halfWay, signedArea, type Point, type Ring } from '#core/geometry';
+import type { Limits } from '#core/limits';
 import { scoreWords } from '#core/words';
 
 const line = (points: readonly Point[]) => `M${points.map(([x, y]) => `${x.toFixed(2)} ${y.toFixed(2)}`).join('L')}`;
 
 /** In which order a piece is scored: numbered sides, runs of inside curves and reliefs drawn in the waste. */
-export function ScorePicture({ rings, number }: { rings: readonly Ring[]; number: number }) {
+export function ScorePicture({ rings, number, limits }: { rings: readonly Ring[]; number: number; limits: Limits }) {
   const ring = rings.find((r) => signedArea(r) > 0);
   if (!ring || ring.length < 3) return null;
-  const scores = scoreOrder(ring);
+  const scores = scoreOrder(ring, limits);
   const { minX, minY, maxX, maxY } = boxOf([...ring, ...scores.flatMap((s) => s.reliefs.flat())]);
   const unit = Math.max(maxX - minX, maxY - minY) / 60;
   const pad = unit * 7;

@@ -1,3 +1,4 @@
+import { TOLERANCE } from '../../limits/index.ts';
 import { pathLength, type Point } from '../../geometry/index.ts';
 import { nth, type JointId, type LineId, type PieceId, pointAt, lastingId } from '../../units/index.ts';
 import { lineSearch } from '../lineSearch.ts';
@@ -27,11 +28,6 @@ export interface CarryOver {
     readonly joints: readonly JointId[];
   };
 }
-
-/** A joint of the new drawing this near to an old one is that joint, mm. */
-const SAME_JOINT_MM = 1;
-/** A line this near to the middle of another one lies on it, mm. */
-const SAME_LINE_MM = 0.05;
 
 export interface How {
   /** For each new piece, in its order, which old one it continues (by its old number). */
@@ -136,7 +132,7 @@ function carriedLines(old: Cartoon, next: Cartoon, [dx, dy]: Point, fresh: () =>
   const under = next.map.lines.map(({ points }) => {
     const k = Math.max(1, points.length >> 1);
     const [a, b] = [pointAt(points, k - 1), pointAt(points, k)];
-    const index = lineAt([(a[0] + b[0]) / 2 + dx, (a[1] + b[1]) / 2 + dy], SAME_LINE_MM);
+    const index = lineAt([(a[0] + b[0]) / 2 + dx, (a[1] + b[1]) / 2 + dy], TOLERANCE.sameLineMm);
     return index === null ? null : nth(old.lineIds, index);
   });
   const length = (i: number) => pathLength(nth(next.map.lines, i).points);
@@ -155,16 +151,17 @@ function carriedJoints(
   move: (old: Point) => Point,
   fresh: () => JointId,
 ): Pick<CarryOver, 'joints' | 'movedJoints'> {
-  const cell = (x: number, y: number) => `${Math.round(x / SAME_JOINT_MM)},${Math.round(y / SAME_JOINT_MM)}`;
+  const cell = (x: number, y: number) =>
+    `${Math.round(x / TOLERANCE.sameJointMm)},${Math.round(y / TOLERANCE.sameJointMm)}`;
   const moved = old.joints.map((joint) => ({ joint, at: move(joint.at) }));
   const byCell = groupedBy(moved, ({ at }) => cell(...at));
   const pairs: { joint: number; old: Joint; mm: number }[] = [];
   next.joints.forEach(({ at: [x, y] }, joint) => {
     for (const i of [-1, 0, 1])
       for (const j of [-1, 0, 1])
-        for (const was of byCell.get(cell(x + i * SAME_JOINT_MM, y + j * SAME_JOINT_MM)) ?? []) {
+        for (const was of byCell.get(cell(x + i * TOLERANCE.sameJointMm, y + j * TOLERANCE.sameJointMm)) ?? []) {
           const mm = Math.hypot(was.at[0] - x, was.at[1] - y);
-          if (mm <= SAME_JOINT_MM) pairs.push({ joint, old: was.joint, mm });
+          if (mm <= TOLERANCE.sameJointMm) pairs.push({ joint, old: was.joint, mm });
         }
   });
   pairs.sort((a, b) => a.mm - b.mm);

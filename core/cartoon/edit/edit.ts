@@ -1,6 +1,6 @@
 import { nth, knownIn, pointAt } from '../../units/index.ts';
 import { checkMap, facesOf, nearestOnSegment, pathLength, type PlanarMap, type Point } from '../../geometry/index.ts';
-import { BOUNDS, isWithin } from '../../limits/index.ts';
+import { BOUNDS, TOLERANCE, isWithin } from '../../limits/index.ts';
 import { chainLines } from '../chains.ts';
 import { describeCartoon, pieceRings, type NameFaces } from '../describe.ts';
 import { heal } from '../heal.ts';
@@ -9,10 +9,6 @@ import type { Cartoon } from '../types.ts';
 import { carryOver, type CarryOver, type How } from './carryOver.ts';
 import { matchShapes, shiftOnto, type Continued } from './match.ts';
 import { renumber, type NumberingOrder } from './renumber.ts';
-
-/** Ends of an added line are drawn to the nearest joint or line within this. */
-const REACH_MM = 3;
-const JOINT_REACH_MM = 1.5;
 
 /** A light change of a drawing, in place. Points are [x, y] in mm on the page. */
 export type Edit =
@@ -316,7 +312,7 @@ function ontoMap(map: PlanarMap, [x, y]: Point): { at: Point; line: number | nul
   let joint: { at: Point; mm: number } | null = null;
   for (const node of [...map.nodes, ...map.lines.flatMap((line) => cornersOf(line.points))]) {
     const mm = Math.hypot(node[0] - x, node[1] - y);
-    if (mm <= JOINT_REACH_MM && (!joint || mm < joint.mm)) joint = { at: node, mm };
+    if (mm <= TOLERANCE.reachJointMm && (!joint || mm < joint.mm)) joint = { at: node, mm };
   }
   if (joint) return { at: joint.at, line: null };
   let foot: { at: Point; line: number; distSq: number } | null = null;
@@ -324,7 +320,7 @@ function ontoMap(map: PlanarMap, [x, y]: Point): { at: Point; line: number | nul
     for (let i = 1; i < points.length; i++) {
       const [a, b] = [pointAt(points, i - 1), pointAt(points, i)];
       const hit = nearestOnSegment(x, y, a[0], a[1], b[0], b[1]);
-      if (hit.distSq <= REACH_MM * REACH_MM && (!foot || hit.distSq < foot.distSq))
+      if (hit.distSq <= TOLERANCE.reachLineMm * TOLERANCE.reachLineMm && (!foot || hit.distSq < foot.distSq))
         foot = { at: [hit.x, hit.y], line, distSq: hit.distSq };
     }
   });

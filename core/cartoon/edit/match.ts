@@ -1,11 +1,10 @@
+import { TOLERANCE } from '../../limits/index.ts';
 import { nth } from '../../units/index.ts';
 import Flatbush from 'flatbush';
 import { areaOfRings, boxOf, centroid, intersection, signedArea, type Point, type Ring } from '../../geometry/index.ts';
 import { pieceRings } from '../describe.ts';
 import type { Cartoon } from '../types.ts';
 
-/** Outlines nearer to each other than this on the whole are the same: a felt pen's line, not a change. */
-const SAME_MM = 0.1;
 /** A piece is still the one it was when more than half of the smaller of the two lies in the other. */
 const LEAST_SHARE = 0.5;
 /** … and it is no small part of the larger one: a leaf that lies in a new sky is not that sky. */
@@ -49,7 +48,7 @@ export function matchShapes(old: Cartoon, shapes: readonly Shape[], shift: Point
       const share = sharedMm2 / Math.min(areaMm2, piece.areaMm2);
       if (share <= LEAST_SHARE || sharedMm2 < LEAST_OF_LARGER * Math.max(areaMm2, piece.areaMm2)) continue;
       const apartMm2 = areaMm2 + piece.areaMm2 - 2 * sharedMm2;
-      pairs.push({ shape, old: k, share, sharedMm2, same: apartMm2 < SAME_MM * piece.perimeterMm });
+      pairs.push({ shape, old: k, share, sharedMm2, same: apartMm2 < TOLERANCE.sameShapeMm * piece.perimeterMm });
     }
   });
   pairs.sort((a, b) => Number(b.same) - Number(a.same) || b.sharedMm2 - a.sharedMm2);

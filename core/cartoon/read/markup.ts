@@ -1,3 +1,4 @@
+import { CAPACITY } from '../../limits/index.ts';
 import { nth } from '../../units/index.ts';
 import { SaxesParser } from 'saxes';
 
@@ -8,16 +9,6 @@ export interface MarkupNode {
   readonly children: MarkupNode[];
   text: string;
 }
-
-const MOST_DEPTH = 256;
-const MOST_NODES = 400_000;
-/** Editors shorten namespace addresses with entities; a real one is never longer than this. */
-const MOST_ENTITY = 1000;
-
-/** Style sheets are long; words on a cartoon are not. */
-const MOST_TEXT = 2_000_000;
-
-const LONG_COMMENT = 100_000;
 
 export type MarkupProblem = 'not-markup' | 'too-deep' | 'too-many';
 
@@ -39,8 +30,8 @@ export function readMarkup(source: string): { root: MarkupNode } | { problem: Ma
   parser.on('error', () => undefined);
   parser.on('opentag', (tag) => {
     if (problem) return;
-    if (open.length > MOST_DEPTH) problem = 'too-deep';
-    if (++nodes > MOST_NODES) problem = 'too-many';
+    if (open.length > CAPACITY.nodesDeep) problem = 'too-deep';
+    if (++nodes > CAPACITY.nodes) problem = 'too-many';
     const attributes = new Map<string, string>();
     for (const [key, value] of Object.entries(tag.attributes)) attributes.set(local(key), String(value));
     const node: MarkupNode = { name: local(tag.name), attributes, children: [], text: '' };
@@ -52,7 +43,7 @@ export function readMarkup(source: string): { root: MarkupNode } | { problem: Ma
   });
   const collect = (words: string) => {
     const node = open.at(-1);
-    if (node && node.text.length < MOST_TEXT) node.text += words.slice(0, MOST_TEXT);
+    if (node && node.text.length < CAPACITY.textChars) node.text += words.slice(0, CAPACITY.textChars);
   };
   parser.on('text', collect);
   parser.on('cdata', collect);
@@ -69,7 +60,7 @@ function withoutLongComments(text: string): string {
   for (let at = text.indexOf('<!--'); at >= 0; at = text.indexOf('<!--', at + 4)) {
     const end = text.indexOf('-->', at);
     const to = end < 0 ? text.length : end + 3;
-    if (to - at > LONG_COMMENT) {
+    if (to - at > CAPACITY.commentChars) {
       kept += text.slice(from, at);
       from = to;
     }
@@ -96,7 +87,7 @@ function withoutDoctype(text: string): { body: string; entities: Map<string, str
   }
   const doctype = text.slice(start, at + 1);
   for (const [, name = '', , value] of doctype.matchAll(/<!ENTITY\s+([\w.-]+)\s+(["'])([^"']*)\2\s*>/g)) {
-    if (value !== undefined && value.length <= MOST_ENTITY && !/[&<]/.test(value)) entities.set(name, value);
+    if (value !== undefined && value.length <= CAPACITY.entityChars && !/[&<]/.test(value)) entities.set(name, value);
   }
   return { body: text.slice(0, start) + text.slice(at + 1), entities };
 }

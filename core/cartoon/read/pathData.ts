@@ -1,11 +1,6 @@
+import { CAPACITY, TOLERANCE } from '../../limits/index.ts';
 import { nth } from '../../units/index.ts';
 import { largestStretch, type Matrix } from '../../geometry/index.ts';
-
-/** Flattening error in millimetres on the glass. */
-export const FLATNESS_MM = 0.02;
-const MOST_CHORDS = 2000;
-/** A drawing with more points than this is a picture, not a cartoon: 5,000 curved pieces have about 300,000. */
-export const MOST_POINTS = 600_000;
 
 /** Collects one shape's subpaths as points in millimetres. Input is in the shape's own units. */
 export class PathPen {
@@ -23,7 +18,7 @@ export class PathPen {
   constructor(matrix: Matrix) {
     this.#m = matrix;
     const stretch = largestStretch(matrix);
-    this.#toleranceUser = stretch > 0 ? FLATNESS_MM / stretch : FLATNESS_MM;
+    this.#toleranceUser = stretch > 0 ? TOLERANCE.flatnessMm / stretch : TOLERANCE.flatnessMm;
   }
 
   moveTo(x: number, y: number): void {
@@ -142,7 +137,7 @@ export class PathPen {
 }
 
 const chords = (wanted: number): number =>
-  Number.isFinite(wanted) ? Math.min(MOST_CHORDS, Math.max(1, Math.ceil(wanted))) : 1;
+  Number.isFinite(wanted) ? Math.min(CAPACITY.chordsOfACurve, Math.max(1, Math.ceil(wanted))) : 1;
 
 const ARGUMENTS: Readonly<Record<string, number>> = { m: 2, l: 2, h: 1, v: 1, c: 6, s: 4, q: 4, t: 2, a: 7, z: 0 };
 const NUMBER = /[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?/iy;
@@ -178,7 +173,7 @@ export function drawPathData(d: string, pen: PathPen): boolean {
     const value = Number(match[0]);
     return Number.isFinite(value) ? value : null;
   };
-  for (skip(); at < d.length && pen.count <= MOST_POINTS; skip()) {
+  for (skip(); at < d.length && pen.count <= CAPACITY.points; skip()) {
     const c = nth(d, at);
     if (/[a-z]/i.test(c)) {
       if (!(c.toLowerCase() in ARGUMENTS) || (command === '' && c.toLowerCase() !== 'm')) return false;

@@ -1,3 +1,4 @@
+import { CAPACITY, TOLERANCE } from '../../limits/index.ts';
 import { nth } from '../../units/index.ts';
 import DxfParser from 'dxf-parser';
 import { compose, largestStretch, type Matrix, type Point } from '../../geometry/index.ts';
@@ -5,7 +6,7 @@ import type { DxfEntity, DxfFile, Place } from './dxfEntity.ts';
 import { SplineReader } from './dxfSpline.ts';
 import { isHelperLayer } from './layers.ts';
 import { LeftOut } from './leftOut.ts';
-import { FLATNESS_MM, MOST_POINTS, PathPen } from './pathData.ts';
+import { PathPen } from './pathData.ts';
 import { isSound, splineChords } from './spline.ts';
 import type { DrawingFinding, DrawingRefusal, DrawnLine, DrawnText, RawDrawing } from './types.ts';
 
@@ -20,8 +21,6 @@ const UNIT_MM: Readonly<Record<number, number>> = {
   9: 0.0254,
   14: 100,
 };
-const MOST_DEPTH = 16;
-const MOST_INSERTS = 20_000;
 /** Linetypes that say "not a line of glass": dashes, hidden edges, middles, phantoms. Names are common practice. */
 const HELPER_LINETYPE = /dash|hidden|center|centre|phantom|dot|divide|border/i;
 const LEFT_OUT: Readonly<Record<string, string>> = {
@@ -82,7 +81,7 @@ export function readDxf(source: string, layersIn: ReadonlySet<string> = new Set(
   };
   // y grows upwards in a DXF and downwards here.
   for (const entity of dxf.entities) draw(entity, [mm, 0, 0, -mm, 0, 0], walk, [], false);
-  if (walk.points > MOST_POINTS) return { refusal: 'too-large' };
+  if (walk.points > CAPACITY.points) return { refusal: 'too-large' };
   if (walk.lines.length === 0) return { refusal: walk.badNumbers > 0 ? 'no-numbers' : 'nothing-drawn' };
   const findings: DrawingFinding[] = [];
   if (stated === undefined) findings.push({ kind: 'assumed-mm', count: 1 });
@@ -114,7 +113,7 @@ function ontoPage({ lines, texts }: Walk): Pick<RawDrawing, 'lines' | 'texts'> {
 }
 
 function draw(entity: DxfEntity, matrix: Matrix, walk: Walk, open: readonly string[], hidden: boolean): void {
-  if (walk.points > MOST_POINTS) return;
+  if (walk.points > CAPACITY.points) return;
   const leave = (what: string) => walk.leftOut.add(what);
   const aside = hidden || isAside(entity, walk);
   if (entity.type === 'INSERT') return insert(entity, matrix, walk, open, aside);
@@ -152,7 +151,7 @@ function isAside(entity: DxfEntity, walk: Walk): boolean {
 function insert(entity: DxfEntity, matrix: Matrix, walk: Walk, open: readonly string[], hidden: boolean): void {
   const { name = '' } = entity;
   const block = walk.dxf.blocks?.[name];
-  if (!block?.entities || open.includes(name) || open.length >= MOST_DEPTH) {
+  if (!block?.entities || open.includes(name) || open.length >= CAPACITY.blocksDeep) {
     walk.leftOut.add('links that lead nowhere');
     return;
   }
@@ -165,7 +164,7 @@ function insert(entity: DxfEntity, matrix: Matrix, walk: Walk, open: readonly st
   const { x: px = 0, y: py = 0 } = entity.position ?? {};
   for (let row = 0; row < Math.max(1, entity.rowCount ?? 1); row++) {
     for (let column = 0; column < Math.max(1, entity.columnCount ?? 1); column++) {
-      if (++walk.inserts > MOST_INSERTS) return;
+      if (++walk.inserts > CAPACITY.repeats) return;
       const dx = column * (entity.columnSpacing ?? 0);
       const dy = row * (entity.rowSpacing ?? 0);
       const turn: Matrix = [cos, sin, -sin, cos, px + cos * dx - sin * dy, py + sin * dx + cos * dy];
@@ -283,7 +282,7 @@ function traceSpline(entity: DxfEntity, pen: PathPen, matrix: Matrix, walk: Walk
     weights: areWeights ? weights : undefined,
   };
   if (entity.rational && !areWeights) walk.simplified++;
-  const tolerance = FLATNESS_MM / (largestStretch(matrix) || 1);
+  const tolerance = TOLERANCE.flatnessMm / (largestStretch(matrix) || 1);
   const points = isSound(spline)
     ? splineChords(spline, tolerance)
     : (entity.fitPoints ?? entity.controlPoints ?? []).map(at);

@@ -1,17 +1,14 @@
+import { CAPACITY } from '../../limits/index.ts';
 import { compose, IDENTITY, type Matrix } from '../../geometry/index.ts';
 import { isHelperLayer } from './layers.ts';
 import { LeftOut } from './leftOut.ts';
 import { readMarkup, type MarkupNode } from './markup.ts';
-import { MOST_POINTS, PathPen } from './pathData.ts';
+import { PathPen } from './pathData.ts';
 import { readStyleSheets, styleOf, type Style } from './style.ts';
 import { lengthToUser, nestedPage, readPage, type View } from './svgPage.ts';
 import { drawInto, SHAPES } from './svgShapes.ts';
 import { readTransform } from './transform.ts';
 import type { DrawingFinding, DrawingRefusal, DrawnLine, DrawnText, RawDrawing } from './types.ts';
-
-/** A larger file is refused before it is read. */
-export const MOST_SOURCE_CHARS = 32_000_000;
-const MOST_USES = 20_000;
 
 /** Never drawn by themselves: they only lend, clip, paint or describe. */
 const ONLY_LENDING = new Set([
@@ -68,7 +65,7 @@ interface Walk {
  * @param layersIn names of hidden or helper layers that the user wants in
  */
 export function readSvg(source: string, layersIn: ReadonlySet<string> = new Set()): RawDrawing | DrawingRefusal {
-  if (source.length > MOST_SOURCE_CHARS) return { refusal: 'too-large' };
+  if (source.length > CAPACITY.sourceChars) return { refusal: 'too-large' };
   const markup = readMarkup(source);
   if ('problem' in markup) return { refusal: markup.problem === 'not-markup' ? 'not-a-drawing' : 'too-large' };
   const svg = markup.root.children.find((node) => node.name === 'svg');
@@ -100,7 +97,7 @@ export function readSvg(source: string, layersIn: ReadonlySet<string> = new Set(
     following: [],
   };
   for (const child of svg.children) visit(child, around, walk);
-  if (walk.points > MOST_POINTS) return { refusal: 'too-large' };
+  if (walk.points > CAPACITY.points) return { refusal: 'too-large' };
   const lines = walk.strokes.length > 0 ? walk.strokes : walk.fills;
   if (lines === walk.strokes && walk.fills.length > 0) walk.leftOut.add('fills without a stroke', walk.fills.length);
   const findings: DrawingFinding[] = [...page.findings, ...walk.leftOut.findings()];
@@ -127,7 +124,7 @@ function index(node: MarkupNode, byId: Map<string, MarkupNode>): void {
 }
 
 function visit(node: MarkupNode, around: Surroundings, walk: Walk): void {
-  if (walk.points > MOST_POINTS) return;
+  if (walk.points > CAPACITY.points) return;
   if (ONLY_LENDING.has(node.name)) {
     const shapes = countShapes(node);
     if (shapes > 0 && node.name !== 'defs' && node.name !== 'symbol')
@@ -200,7 +197,7 @@ function followUse(node: MarkupNode, here: Surroundings, walk: Walk): void {
   const href = node.attributes.get('href') ?? '';
   const id = href.startsWith('#') ? href.slice(1) : '';
   const target = walk.byId.get(id);
-  if (!target || here.following.includes(id) || ++walk.uses > MOST_USES)
+  if (!target || here.following.includes(id) || ++walk.uses > CAPACITY.repeats)
     return walk.leftOut.add('links that lead nowhere');
   const x = lengthToUser(node.attributes.get('x'), here.view[0]) ?? 0;
   const y = lengthToUser(node.attributes.get('y'), here.view[1]) ?? 0;
@@ -261,7 +258,7 @@ function drawShape(node: MarkupNode, { style, matrix, view }: Surroundings, walk
       continue;
     }
     walk.points += points.length;
-    if (walk.points > MOST_POINTS) return;
+    if (walk.points > CAPACITY.points) return;
     if (stroked) walk.strokes.push({ points, closed, shape });
     else walk.fills.push({ points, closed: true, shape });
   }

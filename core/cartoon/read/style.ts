@@ -1,3 +1,4 @@
+import { CAPACITY } from '../../limits/index.ts';
 import { isOneOf, nth } from '../../units/index.ts';
 import type { MarkupNode } from './markup.ts';
 
@@ -43,9 +44,6 @@ interface Declaration {
   readonly value: string;
   readonly important: boolean;
 }
-
-/** Selectors of more steps than this are nobody's style for lines; they could only keep us busy. */
-const MOST_STEPS = 8;
 
 /** Rules in the order in which they win, found by what the element itself must be. */
 export type StyleSheets = ReadonlyMap<string, readonly { readonly rule: Rule; readonly order: number }[]>;
@@ -112,7 +110,7 @@ function readSelector(text: string, declarations: readonly Declaration[]): Rule 
     chain.push({ simple: { tag, id, classes }, child });
     child = false;
   }
-  return chain.length > 0 && chain.length <= MOST_STEPS ? { chain, weight, declarations } : null;
+  return chain.length > 0 && chain.length <= CAPACITY.selectorSteps ? { chain, weight, declarations } : null;
 }
 
 function readDeclarations(text: string): Declaration[] {

@@ -56,7 +56,7 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
         </div>
       )}
       {piece.stage === BEGINS && cut ? (
-        <ScorePicture rings={cut.rings} number={piece.number} />
+        <ScorePicture rings={cut.rings} number={piece.number} limits={view.limits} />
       ) : (
         <PieceDrawing view={view} piece={piece} />
       )}

@@ -77,7 +77,7 @@ export function CartoonNotes({
   );
 }
 
-const MOST_SHOWN = 60;
+const NOTES_SHOWN = 60;
 
 function Notes({
   title,
@@ -98,7 +98,7 @@ function Notes({
     <details open={open} className="border-t border-line pt-2">
       <summary className="min-h-9 cursor-pointer font-semibold">{title}</summary>
       <ul className="mt-1 grid gap-0.5">
-        {told.slice(0, MOST_SHOWN).map((note) => (
+        {told.slice(0, NOTES_SHOWN).map((note) => (
           <li key={note.key}>
             {note.at && show ? (
               <button
@@ -114,7 +114,7 @@ function Notes({
           </li>
         ))}
       </ul>
-      {told.length > MOST_SHOWN && <p className="mt-1 text-mute">and {told.length - MOST_SHOWN} more</p>}
+      {told.length > NOTES_SHOWN && <p className="mt-1 text-mute">and {told.length - NOTES_SHOWN} more</p>}
     </details>
   );
 }

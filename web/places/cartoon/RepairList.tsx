@@ -3,7 +3,7 @@ import type { Point } from '#core/geometry';
 import { count } from '#core/units';
 import { repairWords } from '#core/words';
 
-const MOST_SHOWN = 80;
+const REPAIRS_SHOWN = 80;
 
 /** Every repair with its place; each can be looked at, and left as drawn instead. */
 export function RepairList({
@@ -23,7 +23,7 @@ export function RepairList({
     <details open className="border-t border-line pt-2 text-[15px]">
       <summary className="min-h-9 cursor-pointer font-semibold">{count(told.length, 'repair')}</summary>
       <ul className="grid gap-0.5">
-        {[...refused, ...told].slice(0, MOST_SHOWN).map((repair, i) => {
+        {[...refused, ...told].slice(0, REPAIRS_SHOWN).map((repair, i) => {
           const isRefused = i < refused.length;
           return (
             <li key={`${i}${repair.kind}${repair.at.join()}`} className="flex items-center gap-2">
@@ -49,7 +49,7 @@ export function RepairList({
           );
         })}
       </ul>
-      {told.length > MOST_SHOWN && <p className="text-mute">and {told.length - MOST_SHOWN} more</p>}
+      {told.length > REPAIRS_SHOWN && <p className="text-mute">and {told.length - REPAIRS_SHOWN} more</p>}
     </details>
   );
 }

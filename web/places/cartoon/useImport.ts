@@ -1,5 +1,6 @@
+import { CAPACITY } from '#core/limits';
 import { useState } from 'react';
-import { MOST_SOURCE_CHARS, type Repair, type ShortEnd } from '#core/cartoon';
+import { type Repair, type ShortEnd } from '#core/cartoon';
 import type { OutlineMeaning } from '#core/sizing';
 import { lengthToMm } from '#core/units';
 import { useSend } from '../../state/send.ts';
@@ -81,11 +82,11 @@ export function useImport(view: PanelView): Import {
       if (!given) return;
       setFile(null);
       setOptions(fresh);
-      if (given.size > MOST_SOURCE_CHARS)
+      if (given.size > CAPACITY.sourceChars)
         return fail(
           `${given.name} is ${Math.round(given.size / 1e6)} MB; a cartoon has at most 32 MB. Leave pictures out and save it again. Nothing was changed.`,
         );
-      const source = await drawingText(given, MOST_SOURCE_CHARS);
+      const source = await drawingText(given, CAPACITY.sourceChars);
       if (source === null)
         return fail(
           `${given.name} is packed, and damaged or larger than 32 MB. Save it again unpacked. Nothing was changed.`,

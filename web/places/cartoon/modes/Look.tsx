@@ -66,7 +66,7 @@ export function Look({ view, answer, desk, selected }: ModeProps) {
               Add the {desk.proposal.length === 1 ? 'line' : 'lines'} shown
             </Button>
           )}
-          <ScorePicture rings={cut.rings} number={number} />
+          <ScorePicture rings={cut.rings} number={number} limits={view.limits} />
         </section>
       )}
       <CartoonNotes
