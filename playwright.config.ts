@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './scripts/chromium.mjs';
 
 const server = (kind: string, port: number) => ({
   command: `node e2e/serve.mjs ${kind} ${port}`,
@@ -19,18 +20,6 @@ export default defineConfig({
   webServer: [server('empty', 4311), server('demo', 4312), server('empty', 4313)],
   use: {
     viewport: { width: 1280, height: 800 },
-    launchOptions: {
-      executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--enable-unsafe-swiftshader',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-        '--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1 , EXCLUDE localhost',
-      ],
-    },
+    launchOptions: CHROMIUM,
   },
 });

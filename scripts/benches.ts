@@ -9,21 +9,13 @@ import { Store } from '../server/store/store.ts';
 import { DEFAULT_LIMITS } from '#core/limits';
 import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import { paneNet } from '../core/test/panels.ts';
+import { CHROMIUM } from './chromium.mjs';
 import { besideLibrary, type Row } from './besideLibrary.ts';
 import { yearsBench } from './yearsBench.ts';
 
 export { yearsBench };
 
 const RUNS = 5;
-const CHROMIUM_FLAGS = [
-  '--no-sandbox',
-  '--enable-unsafe-swiftshader',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
 const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0;
 const ms = (values: readonly number[]): string =>
   `${median(values).toFixed(0)} ms median of ${values.length} (${Math.min(...values).toFixed(0)}–${Math.max(...values).toFixed(0)})`;
@@ -147,10 +139,7 @@ async function painting(root: string, folder: string): Promise<Row[]> {
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   await new Promise((up) => server.stdout.once('data', up));
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
-    args: CHROMIUM_FLAGS,
-  });
+  const browser = await chromium.launch(CHROMIUM);
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     const paints: number[] = [];

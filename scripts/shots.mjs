@@ -4,6 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { Buffer } from 'node:buffer';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { CHROMIUM } from './chromium.mjs';
 import { build, install, ROOT } from './setUp.mjs';
 
 await install();
@@ -108,10 +109,7 @@ const SHOTS = [
     },
   ],
 ];
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking'],
-});
+const browser = await chromium.launch(CHROMIUM);
 try {
   for (const [name, path, act, viewport = { width: 1280, height: 800 }] of SHOTS) {
     const page = await browser.newPage({ viewport });

@@ -1,20 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { checkLedger, divide, ledgerTotals, offcutLabel, type Left, type StockItem, type StockMove } from './index.ts';
-
-const item = (id: string, widthMm: number, heightMm: number, more: Partial<StockItem> = {}): StockItem => ({
-  id,
-  glassId: 'g',
-  kind: 'offcut',
-  widthMm,
-  heightMm,
-  areaMm2: widthMm * heightMm,
-  place: '',
-  costCents: 0,
-  parentId: null,
-  gone: null,
-  ...more,
-});
+import { stockItem } from '../test/stockItem.ts';
+import { checkLedger, divide, ledgerTotals, offcutLabel, type Left, type StockMove } from './index.ts';
 
 describe('dividing a sheet', () => {
   it('speaks for every square millimetre, whatever is left', () => {
@@ -88,7 +75,7 @@ describe('the ledger check', () => {
     numbers: [],
     note: '',
   });
-  const sheet = (areaMm2: number) => [item('S', 100, 100, { areaMm2 })];
+  const sheet = (areaMm2: number) => [stockItem('S', 100, 100, { areaMm2 })];
   it('passes a sound one', () => {
     const moves = [move('1', 'received', 10_000, 10_000), move('2', 'pieces', -3000, 7000)];
     expect(checkLedger(sheet(7000), moves)).toEqual([]);

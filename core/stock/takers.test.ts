@@ -1,20 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { stockItem } from '../test/stockItem.ts';
 import type { Ring } from '../geometry/index.ts';
-import { fitsOn, takersOf, takingOf, wantedFlow, type StockItem, type Wanted } from './index.ts';
+import { fitsOn, takersOf, takingOf, wantedFlow, type Wanted } from './index.ts';
 
-const item = (id: string, widthMm: number, heightMm: number, more: Partial<StockItem> = {}): StockItem => ({
-  id,
-  glassId: 'g',
-  kind: 'offcut',
-  widthMm,
-  heightMm,
-  areaMm2: widthMm * heightMm,
-  place: '',
-  costCents: 0,
-  parentId: null,
-  gone: null,
-  ...more,
-});
 const wanted = (widthMm: number, heightMm: number, more: Partial<Wanted> = {}): Wanted => ({
   ring: null,
   widthMm,
@@ -60,12 +48,12 @@ describe('a piece on a sheet', () => {
 
 describe('which sheet takes these pieces', () => {
   const rack = [
-    item('sheet', 200, 150, { kind: 'sheet' }),
-    item('large', 300, 200),
-    item('fit', 100, 60),
-    item('narrow', 900, 20),
-    item('gone', 100, 60, { gone: 'written off' }),
-    item('nearly gone', 100, 60, { areaMm2: 100 }),
+    stockItem('sheet', 200, 150, { kind: 'sheet' }),
+    stockItem('large', 300, 200),
+    stockItem('fit', 100, 60),
+    stockItem('narrow', 900, 20),
+    stockItem('gone', 100, 60, { gone: 'written off' }),
+    stockItem('nearly gone', 100, 60, { areaMm2: 100 }),
   ];
   it('offcuts first, the smallest first; what is gone, used up or too narrow is none', () => {
     expect(takersOf([wanted(80, 30)], rack, EDGE).map((s) => s.id)).toEqual(['fit', 'large', 'sheet']);
@@ -73,9 +61,9 @@ describe('which sheet takes these pieces', () => {
     expect(takersOf([wanted(500, 400)], rack, EDGE)).toEqual([]);
   });
   it('says why one is not', () => {
-    expect(takingOf([wanted(80, 30)], item('a', 100, 60), EDGE)).toBe('fits');
-    expect(takingOf([wanted(80, 30)], item('a', 100, 60, { areaMm2: 2399 }), EDGE)).toBe('not-enough');
-    expect(takingOf([wanted(80, 30)], item('a', 100, 60, { areaMm2: 2400 }), EDGE)).toBe('fits');
-    expect(takingOf([wanted(80, 30)], item('a', 900, 20), EDGE)).toBe('too-small');
+    expect(takingOf([wanted(80, 30)], stockItem('a', 100, 60), EDGE)).toBe('fits');
+    expect(takingOf([wanted(80, 30)], stockItem('a', 100, 60, { areaMm2: 2399 }), EDGE)).toBe('not-enough');
+    expect(takingOf([wanted(80, 30)], stockItem('a', 100, 60, { areaMm2: 2400 }), EDGE)).toBe('fits');
+    expect(takingOf([wanted(80, 30)], stockItem('a', 900, 20), EDGE)).toBe('too-small');
   });
 });

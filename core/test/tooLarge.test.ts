@@ -1,8 +1,9 @@
+import { stockItem } from './stockItem.ts';
 import { expect, it } from 'vitest';
 import { readDrawing } from '../cutting/index.ts';
 import { DEFAULT_LIMITS } from '../limits/index.ts';
 import { DEFAULT_ALLOWANCE } from '../sizing/index.ts';
-import type { Glass, StockItem } from '../stock/index.ts';
+import type { Glass } from '../stock/index.ts';
 import { tooLargeForRack } from '../bench/index.ts';
 import { doc } from './panels.ts';
 
@@ -18,18 +19,7 @@ const { cuts } = result;
 
 /** Two pieces, 300 and 100 wide and 100 high; sheets of their glass on the rack. */
 function tooLarge(sheets: [number, number][], flow: boolean, flowDeg: number | null = null): number[] {
-  const stock = sheets.map(([widthMm, heightMm], i): StockItem => ({
-    id: `S${i}`,
-    glassId: 'g',
-    kind: 'sheet',
-    widthMm,
-    heightMm,
-    areaMm2: widthMm * heightMm,
-    place: '',
-    costCents: 0,
-    parentId: null,
-    gone: null,
-  }));
+  const stock = sheets.map(([w, h], i) => stockItem(`S${i}`, w, h, { kind: 'sheet' }));
   const glass = { id: 'g', flow } as Glass;
   const piece = { glassId: 'g', stage: 'to-cut', flowDeg, widthMm: 0, heightMm: 0, areaMm2: 1 };
   const pieces = [1, 2].map((number) => ({ ...piece, number }));

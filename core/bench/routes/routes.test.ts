@@ -12,23 +12,15 @@ import {
   type PanelRow,
   type StepDefinition,
 } from '../index.ts';
+import { PIECE } from './shipped.ts';
 
 const FOIL = SHIPPED_ROUTES[0]?.steps ?? [];
 const step = (code: string, more: Partial<StepDefinition> = {}): StepDefinition => ({
+  ...PIECE,
   code,
-  scope: 'piece',
   word: code,
   verb: `Do ${code}`,
   calls: [code],
-  work: 'other',
-  look: 'glass',
-  deed: 'nothing',
-  needs: [],
-  waitMin: 0,
-  waitName: null,
-  caution: null,
-  mayBeLeftOut: false,
-  onlyAsked: false,
   ...more,
 });
 /** The foiled route, with two steps after grinding that only some pieces go through. */

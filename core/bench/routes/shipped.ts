@@ -1,6 +1,7 @@
 import type { RouteStep, RouteVersion, StepDefinition } from './definition.ts';
 
-const PIECE: StepDefinition = {
+/** A step of a piece that says nothing yet. */
+export const PIECE: StepDefinition = {
   code: '',
   scope: 'piece',
   word: '',

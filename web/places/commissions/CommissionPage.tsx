@@ -8,6 +8,7 @@ import { SmallPicture } from '../../panel/SmallPicture.tsx';
 import { standingIn } from '../../panel/standing.ts';
 import { useCommission, useSettings, useSketches, useStudio } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
+import { NotHere } from '../../ui/NotHere.tsx';
 import { dateWords } from '../../ui/dates.ts';
 import { Measures } from '../../ui/Length.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -25,15 +26,7 @@ export function CommissionPage() {
   const sketches = useSketches(panels.map((p) => p.panel.cartoonId));
   if (isPending || !studio) return null;
   const commission = data?.commission;
-  if (!commission || !data)
-    return (
-      <main className="p-10">
-        <h1 className="text-2xl">This commission is not in the studio</h1>
-        <Link className="underline" to="/commissions">
-          To all jobs
-        </Link>
-      </main>
-    );
+  if (!commission || !data) return <NotHere what="commission" />;
   const glasses = new Map(studio.glasses.map((g) => [g.id, g]));
   const nameOf = (panelId: string) => panels.find((p) => p.panel.id === panelId)?.panel.name ?? '';
   const tallest = Math.max(0, ...panels.map((p) => p.panel.heightMm));

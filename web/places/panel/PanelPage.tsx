@@ -3,6 +3,7 @@ import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { limitsOf, standingOf } from '#core/bench';
 import { useCartoon, usePanel, useRack, useReader, useSettings, useStudio } from '../../state/studio.ts';
 import { panelPaths } from '../../panel/paths.ts';
+import { NotHere } from '../../ui/NotHere.tsx';
 import { Measures } from '../../ui/Length.tsx';
 import { TECHNIQUE_WORDS } from '#core/words';
 import { ClockButton } from './ClockButton.tsx';
@@ -30,15 +31,7 @@ export function PanelPage() {
         Fetching the panel …
       </p>
     );
-  if (!panel || !data)
-    return (
-      <main className="p-10">
-        <h1 className="text-2xl">This panel is not in the studio</h1>
-        <Link className="mt-3 inline-block underline" to="/commissions">
-          To the commissions
-        </Link>
-      </main>
-    );
+  if (!panel || !data) return <NotHere what="panel" />;
   const { commission } = data;
   const view: PanelView = {
     panel,

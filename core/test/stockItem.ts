@@ -1,0 +1,16 @@
+import type { StockItem } from '../stock/index.ts';
+
+/** An offcut of glass `g`, whole as it came. */
+export const stockItem = (id: string, widthMm: number, heightMm: number, more: Partial<StockItem> = {}): StockItem => ({
+  id,
+  glassId: 'g',
+  kind: 'offcut',
+  widthMm,
+  heightMm,
+  areaMm2: widthMm * heightMm,
+  place: '',
+  costCents: 0,
+  parentId: null,
+  gone: null,
+  ...more,
+});
