@@ -1,21 +1,27 @@
 import { packPieces, type Glance } from '#contract';
 import { SIDES, type PanelRow } from '#core/bench';
+import { recordOf } from '#core/units';
 import type { SqliteRows } from '../store/rows.ts';
 
 /** A panel as lists and ledges show it. */
 export function glanceOf(rows: SqliteRows, panel: PanelRow): Glance {
-  const joints = rows.where('joints', 'panel_id = ? and drawn = 1 order by number', panel.id);
-  const soldered = Object.fromEntries(
-    SIDES.map((side) => [
-      side,
-      joints.filter((j) => (side === 'front' ? j.frontAt : j.backAt) !== null).map((j) => j.number),
-    ]),
-  ) as Glance['soldered'];
+  const begun = 'panel_id = ? and drawn = 1 and coalesce(front_at, back_at) is not null order by number';
+  const joints = rows.fieldsWhere('joints', ['number', 'frontAt', 'backAt'], begun, panel.id);
+  const soldered = recordOf(SIDES, (side) =>
+    joints.filter((j) => (side === 'front' ? j.frontAt : j.backAt) !== null).map((j) => j.number),
+  );
   return {
     panel,
     steps: stepsOf(rows, panel.id),
     soldered,
-    pieces: packPieces(rows.where('pieces', 'panel_id = ? and drawn = 1 order by number', panel.id)),
+    pieces: packPieces(
+      rows.fieldsWhere(
+        'pieces',
+        ['number', 'stage', 'glassId', 'broken', 'asks'],
+        'panel_id = ? and drawn = 1 order by number',
+        panel.id,
+      ),
+    ),
   } as Glance;
 }
 

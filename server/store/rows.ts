@@ -12,7 +12,7 @@ import {
   type TableName,
   type Tables,
 } from '#core/bench';
-import { fieldsOf, recordOf } from '#core/units';
+import { fieldsOf, isOneOf, recordOf } from '#core/units';
 import { ROW_TABLES } from './schema/index.ts';
 
 type Value = string | number | bigint | Buffer | null;
@@ -101,6 +101,19 @@ export class SqliteRows implements Reader, Rows, StoredRows {
     return rows.map((raw) => toRow(table, raw));
   }
 
+  /** The same, of each row only the fields that are asked for: what lists are made of. */
+  fieldsWhere<T extends TableName, K extends keyof Tables[T] & string>(
+    table: T,
+    fields: readonly K[],
+    condition: string,
+    ...values: readonly (string | number)[]
+  ): Pick<Tables[T], K>[] {
+    const columns = SHAPES[table].columns.filter(({ key }) => isOneOf<string>(fields, key));
+    const names = columns.map((c) => c.sql).join(', ');
+    const rows = this.#statement(`select ${names} from ${SHAPES[table].sql} where ${condition}`).all(...values);
+    return rows.map((raw) => said<Pick<Tables[T], K>>(columns, raw));
+  }
+
   /**
    * Writes changes, inside a transaction of the caller's: what goes first, children before parents, so that its number is
    * free; then what stays, parents before children.
@@ -146,11 +159,13 @@ const partsOf = (question: Question, key: string): (string | number)[] => {
   return [key.slice(0, bar), Number(key.slice(bar + 1))];
 };
 
-function toRow<T extends TableName>(table: T, raw: Raw): Tables[T] {
+const toRow = <T extends TableName>(table: T, raw: Raw): Tables[T] => said(SHAPES[table].columns, raw);
+
+/** What columns say. Columns and rows are held together by the compiler in the schema. */
+function said<Said>(columns: readonly Column[], raw: Raw): Said {
   const row: Record<string, unknown> = {};
-  for (const { key, sql, fromSql } of SHAPES[table].columns) row[key] = fromSql(raw[sql]);
-  // Columns and rows are held together by the compiler in the schema.
-  return row as unknown as Tables[T];
+  for (const { key, sql, fromSql } of columns) row[key] = fromSql(raw[sql]);
+  return row as Said;
 }
 
 function upsertOf(table: TableName): string {
