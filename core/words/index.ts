@@ -7,7 +7,7 @@ export {
   scoreWords,
 } from './findings.ts';
 export { borderMarks, hiddenWords, lineWords, type BorderMark } from './border.ts';
-export { nextStep, nextThing, progressOf, tallyOf, waitOf, type NextThing } from './next.ts';
+export { nextStep, nextThing, progressOf, standingWords, tallyOf, waitOf, type NextThing } from './next.ts';
 export { drawingRefusalWords } from './drawingRefusals.ts';
 export { TECHNIQUE_WORDS } from './terms.ts';
 export { tallyWords } from './tally.ts';

@@ -154,6 +154,22 @@ export function tallyOf({
     .filter(({ step, count: n }) => n > 0 || !step.onlyAsked);
 }
 
+/** How a panel stands, in one line: `13 to cut · 27 cut · 3 recut`; with its joints where they are looked at. */
+export function standingWords(
+  panel: Pick<Standing, 'route' | 'counts' | 'soldered' | 'jointCount'>,
+  recuts: number,
+  withJoints: boolean,
+): string {
+  const { front, back } = panel.soldered;
+  return [
+    ...tallyOf(panel)
+      .filter((t) => t.count > 0)
+      .map((t) => `${t.count} ${t.step.word}`),
+    ...(withJoints ? [`joints soldered: front ${front.length}, back ${back.length} of ${panel.jointCount}`] : []),
+    ...(recuts > 0 ? [`${recuts} recut`] : []),
+  ].join(' · ');
+}
+
 /** The steps of the panel weigh this much of the whole way (from memory). */
 const PANEL_SHARE = 0.25;
 

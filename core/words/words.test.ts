@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { smallStudio } from '../test/smallStudio.ts';
 import { REFUSAL_CODES, refusalWords, routeOf, standingOf, type PanelRow } from '../bench/index.ts';
-import { nextThing, progressOf, tallyOf, waitOf } from './index.ts';
+import { nextThing, progressOf, standingWords, tallyOf, waitOf } from './index.ts';
 
 describe('refusals', () => {
   it.each(REFUSAL_CODES)('%s is one plain sentence or two, without a code in it', (code) => {
@@ -15,6 +15,16 @@ describe('refusals', () => {
       'Pieces 7–9 are not cut yet; cut them first.',
     );
   });
+});
+
+it('how a panel stands, in one line', () => {
+  const s = smallStudio();
+  const words = (recuts: number, withJoints: boolean) =>
+    standingWords(standingOf(s.studio, s.studio.get('panels', 'p') as PanelRow), recuts, withJoints);
+  expect(words(0, false)).toBe('20 to cut');
+  s.do({ kind: 'cut', ask: { panelId: 'p', sources: [{ stockId: 'S1', numbers: [1, 2], left: { kind: 'stays' } }] } });
+  expect(words(0, true)).toBe('18 to cut · 2 cut · joints soldered: front 0, back 0 of 9');
+  expect(words(3, false)).toBe('18 to cut · 2 cut · 3 recut');
 });
 
 describe('what comes next', () => {

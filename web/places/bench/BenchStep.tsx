@@ -1,6 +1,6 @@
 import { ToggleGroup } from 'radix-ui';
 import { useCallback, useState } from 'react';
-import { tallyOf } from '#core/words';
+import { standingWords } from '#core/words';
 import { Board } from '../../panel/Board.tsx';
 import { MOST_TEXTURED, PanelPicture, type View } from '../../panel/PanelPicture.tsx';
 import { useSelection } from '../../state/selection.ts';
@@ -103,13 +103,11 @@ export function BenchStep() {
           className={`px-6 pb-2 text-[14.5px] ${look === 'lit' ? 'text-[var(--dark-words)]' : 'text-mute'}`}
           data-testid="counts"
         >
-          {tallyOf(panel)
-            .filter((t) => t.count > 0)
-            .map((t) => `${t.count} ${t.step.word}`)
-            .join(' · ')}
-          {look === 'joints' &&
-            ` · joints soldered: front ${panel.soldered.front.length}, back ${panel.soldered.back.length} of ${panel.jointCount}`}
-          {pieces.some((p) => p.recuts > 0) && ` · ${pieces.reduce((sum, p) => sum + p.recuts, 0)} recut`}
+          {standingWords(
+            panel,
+            pieces.reduce((sum, p) => sum + p.recuts, 0),
+            look === 'joints',
+          )}
         </p>
       </main>
       <aside
