@@ -1,5 +1,6 @@
 import type { Touched } from '#contract';
 import type { RowChange, TableName } from '#core/bench';
+import { fieldsOf } from '#core/units';
 
 /** By which field a row says whom it belongs to; tables that belong to the studio as a whole are not here. */
 const PARENTS: Readonly<Partial<Record<TableName, readonly string[]>>> = {
@@ -23,7 +24,7 @@ export function touchedRows(changes: readonly RowChange[]): Touched {
     if (!parents) found.set(table, (parents = new Set()));
     for (const row of [before, after])
       for (const field of PARENTS[table] ?? []) {
-        const parent = (row as Readonly<Record<string, unknown>> | null)?.[field];
+        const parent = fieldsOf(row ?? {})[field];
         if (typeof parent === 'string') parents.add(parent);
       }
   }

@@ -50,33 +50,54 @@ const VERBS = ['cut', 'back', 'broke', 'broken', 'recut', 'glass'];
 const LINE_WORDS = ['joints', 'undo', 'redo'];
 /** A range longer than this is a slip of the finger. */
 const LONGEST_RANGE = 5000;
+/** Nobody calls more than this across the room. */
+const LONGEST_LINE = 2000;
 
 /**
  * Reads what an artist would call across the room: `12-18 31 cut`, `41 broke inside curve`,
  * `41 recut from B7 12 min`, `sky foiled`, `joints 3-9 back`, `undo`.
  */
 export function parseTally(line: string, vocabulary: Vocabulary): TallyLine {
-  const text = line.trim().replace(/[–—]/g, '-').replace(/\s+/g, ' ').toLowerCase();
+  if (line.length > LONGEST_LINE) return problem('This line is too long; say it in several.');
+  const text = plain(line).toLowerCase();
   if (text === '') return { kind: 'empty' };
   if (text === 'undo' || text === 'redo') return { kind: text };
   const step = vocabulary.panelSteps.get(text);
   if (step !== undefined) return { kind: 'step', step };
-  const words = text
-    .replace(/,/g, ' ')
-    .replace(/\s*-\s*/g, '-')
-    .split(' ')
-    .filter(Boolean);
+  const words = text.split(' ');
   if (words[0] === 'joints' || words[0] === 'joint') return joints(words.slice(1));
   const firsts = new Set([...vocabulary.pieceSteps.keys()].map((call) => call.split(' ')[0]));
   const verbAt = words.findIndex((word) => VERBS.includes(word) || firsts.has(word));
   const named = picksOf(verbAt < 0 ? words : words.slice(0, verbAt));
-  if ('problem' in named) return { kind: 'problem', picks: [], problem: named.problem };
-  const { picks } = named;
-  if (verbAt < 0) return unfinished(picks, words, vocabulary);
-  if (picks.length === 0)
-    return { kind: 'problem', picks, problem: `Say which pieces first: “12-18 ${words[verbAt]}”.` };
-  const tail = line.trim().replace(/\s+/g, ' ').split(' ');
-  return act(words.slice(verbAt), picks, tail, vocabulary);
+  if ('problem' in named) return problem(named.problem);
+  if (verbAt < 0) return unfinished(named.picks, words, vocabulary);
+  const picks = meant(named.picks);
+  if (picks.length === 0) return problem(`Say which pieces first: “12-18 ${words[verbAt]}”.`);
+  return backwards(picks) ?? act(words.slice(verbAt), picks, plain(line).split(' '), vocabulary);
+}
+
+/** Single spaces between words, and none within a range. */
+const plain = (line: string): string =>
+  line
+    .replace(/[–—]/g, '-')
+    .replace(/[\s,]+/g, ' ')
+    .replace(/ ?- ?/g, '-')
+    .trim();
+
+/** "all sky" is all of the sky. */
+function meant(picks: readonly Pick[]): readonly Pick[] {
+  const groups = picks.filter((p) => p.kind === 'group');
+  return groups.length > 0 ? picks.filter((p) => p.kind !== 'all') : picks;
+}
+
+const problem = (words: string): TallyLine => ({ kind: 'problem', picks: [], problem: words });
+
+/** While "12-1" is on its way to "12-18" nothing is wrong with it; with a verb behind it, it is a slip. */
+function backwards(picks: readonly Pick[]): TallyLine | null {
+  const slip = picks.find((p) => p.kind === 'range' && p.to < p.from);
+  return slip?.kind === 'range'
+    ? problem(`${slip.from}–${slip.to} runs backwards; say ${slip.to}-${slip.from}, or mend the slip.`)
+    : null;
 }
 
 function unfinished(picks: readonly Pick[], words: readonly string[], vocabulary: Vocabulary): TallyLine {
@@ -87,7 +108,9 @@ function unfinished(picks: readonly Pick[], words: readonly string[], vocabulary
     ([, code], i, all) => all.findIndex(([, c]) => c === code) === i,
   );
   const hint = `then cut, ${steps.map(([call]) => call).join(', ')}, broke, recut, back`;
-  return { kind: 'typing', picks: isVerbBegun ? picks.slice(0, -1) : picks, hint };
+  // Of a range on its way only the first number is meant so far.
+  const begun = picks.map((p) => (p.kind === 'range' && p.to < p.from ? { ...p, to: p.from } : p));
+  return { kind: 'typing', picks: meant(isVerbBegun ? begun.slice(0, -1) : begun), hint };
 }
 
 /** The longest call of a step that words begin with, as long as nothing else follows it. */
@@ -183,10 +206,10 @@ function afterClauses(
 function joints(words: readonly string[]): TallyLine {
   const side = words.find((word) => isOneOf(SIDES, word));
   const named = picksOf(words.filter((word) => word !== side));
-  if ('problem' in named) return { kind: 'problem', picks: [], problem: named.problem };
+  if ('problem' in named) return problem(named.problem);
   if (!side || named.picks.length === 0)
     return { kind: 'typing', picks: [], hint: 'numbers of joints, then front or back' };
-  return { kind: 'joints', side, picks: named.picks };
+  return backwards(named.picks) ?? { kind: 'joints', side, picks: named.picks };
 }
 
 function picksOf(words: readonly string[]): { picks: Pick[] } | { problem: string } {
@@ -197,11 +220,12 @@ function picksOf(words: readonly string[]): { picks: Pick[] } | { problem: strin
     else if (range) {
       const from = Number(range[1]);
       const to = range[2] === undefined ? from : Number(range[2]);
-      // While "12-1" is on its way to "12-18" it names only its first number.
       if (to - from > LONGEST_RANGE) return { problem: `${from}–${to} is more pieces than a panel has.` };
-      picks.push({ kind: 'range', from, to: Math.max(from, to) });
+      picks.push({ kind: 'range', from, to });
     } else if (word === 'all') picks.push({ kind: 'all' });
     else picks.push({ kind: 'group', word });
   }
+  if (picks.some((p) => p.kind === 'all') && picks.some((p) => p.kind === 'range'))
+    return { problem: 'Say “all”, or say numbers; not both.' };
   return { picks };
 }

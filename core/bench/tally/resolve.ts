@@ -1,4 +1,4 @@
-import { knownIn, showNumbers } from '../../units/index.ts';
+import { knownIn, nth, showNumbers } from '../../units/index.ts';
 import type { Left } from '../../stock/index.ts';
 import type { Command } from '../acts/index.ts';
 import { BEGINS, routeOf, type Route } from '../routes/route.ts';
@@ -165,7 +165,9 @@ function numbersOf(
 ): { numbers: number[] } | { problem: string } {
   const numbers = new Set<number>();
   const wrong: number[] = [];
-  for (const pick of picks) {
+  const groupOf = groupsOf(pieces, state);
+  for (let i = 0; i < picks.length; i++) {
+    const pick = nth(picks, i);
     if (pick.kind === 'all') for (const n of pieces.keys()) numbers.add(n);
     else if (pick.kind === 'range') {
       const found = span(pick).filter((n) => pieces.has(n));
@@ -177,14 +179,45 @@ function numbersOf(
         wrong.push(pieces.has(pick.from) ? pick.to : pick.from);
       for (const n of found) numbers.add(n);
     } else {
-      const glassIds = new Set([...state.ask('glassesWithCode', pick.word)].map((g) => g.id));
-      const group = [...pieces.values()].filter(
-        (p) => p.label?.toLowerCase() === pick.word || (p.glassId !== null && glassIds.has(p.glassId)),
-      );
-      if (group.length === 0) return { problem: `“${pick.word}” is no piece, glass or group of this panel.` };
-      for (const p of group) numbers.add(p.number);
+      const found = longestGroup(picks.slice(i), groupOf);
+      if (!found) return { problem: `“${pick.word}” is no piece, glass, section or group of this panel.` };
+      for (const p of found.group) numbers.add(p.number);
+      i += found.words - 1;
     }
   }
   if (wrong.length > 0) return { problem: `There is no piece ${wrong[0]} in this panel; it has ${pieces.size}.` };
   return { numbers: [...numbers].sort((a, b) => a - b) };
+}
+
+/** A name may be of several words, "left wing": as many of them as name something together. */
+function longestGroup(
+  picks: readonly Pick[],
+  groupOf: (name: string) => readonly PieceRow[],
+): { group: readonly PieceRow[]; words: number } | null {
+  const end = picks.findIndex((p) => p.kind !== 'group');
+  const words = picks.slice(0, end < 0 ? MOST_WORDS : Math.min(end, MOST_WORDS));
+  for (let n = words.length; n > 0; n--) {
+    const name = words.slice(0, n).flatMap((p) => (p.kind === 'group' ? [p.word] : []));
+    const group = groupOf(name.join(' '));
+    if (group.length > 0) return { group, words: n };
+  }
+  return null;
+}
+/** A name of more words than this is a sentence. */
+const MOST_WORDS = 6;
+
+/** Pieces by what groups of them are called: a glass by its code, a section by letter or name, a word in the drawing. */
+function groupsOf(pieces: ReadonlyMap<number, PieceRow>, state: Reader): (name: string) => readonly PieceRow[] {
+  const [any] = pieces.values();
+  const sections = any ? [...state.ask('sectionsOfPanel', any.panelId)] : [];
+  return (name) => {
+    const glassIds = new Set([...state.ask('glassesWithCode', name)].map((g) => g.id));
+    const letters = new Set([name, ...sections.filter((s) => s.name.toLowerCase() === name).map((s) => s.letter)]);
+    return [...pieces.values()].filter(
+      (p) =>
+        p.label?.toLowerCase() === name ||
+        (p.glassId !== null && glassIds.has(p.glassId)) ||
+        (p.section !== null && (letters.has(p.section) || letters.has(p.section.toLowerCase()))),
+    );
+  };
 }

@@ -33,7 +33,31 @@ describe('reading a line', () => {
     ['41 recut', { kind: 'typing' }],
     ['cut', { kind: 'problem' }],
     ['1-99999 cut', { kind: 'problem' }],
-  ])('%s', (text, meaning) => expect(parseTally(text, FOIL)).toMatchObject(meaning));
+    ['15-11', { kind: 'typing', picks: [{ kind: 'range', from: 15, to: 15 }] }],
+    ['15-11 ground', { kind: 'problem', problem: '15–11 runs backwards; say 11-15, or mend the slip.' }],
+    ['joints 9-3 front', { kind: 'problem', problem: /backwards/ }],
+    ['all ground', { kind: 'advance', picks: [{ kind: 'all' }] }],
+    ['all sky ground', { kind: 'advance', picks: [{ kind: 'group', word: 'sky' }] }],
+    ['all gro', { kind: 'typing', picks: [{ kind: 'all' }] }],
+    ['all 12 ground', { kind: 'problem', problem: 'Say “all”, or say numbers; not both.' }],
+    ['12 constructor', { kind: 'typing' }],
+    ['12 toString', { kind: 'typing' }],
+    [`12 ${'x'.repeat(2000)}`, { kind: 'problem', problem: /too long/ }],
+  ])('%s', (text, meaning) => {
+    const { problem, ...rest } = meaning as { kind: string; problem?: string | RegExp };
+    const line = parseTally(text, FOIL);
+    expect(line).toMatchObject(rest);
+    if (problem) expect(line.kind === 'problem' ? line.problem : '').toMatch(problem);
+  });
+  it.each([',', ' ', '-', ' -', '1-', '\u2013 ', 'all ', '1,'])(
+    'a line of nothing but “%s” holds nobody up',
+    (part) => {
+      const start = performance.now();
+      for (const length of [1000, 100_000]) parseTally(part.repeat(length), FOIL);
+      parseTally(part.repeat(Math.floor(1999 / part.length)), FOIL);
+      expect(performance.now() - start).toBeLessThan(200);
+    },
+  );
   it('names ranges and single pieces', () => {
     expect(numbers('12-14 31 cut')).toEqual([
       { kind: 'range', from: 12, to: 14 },
@@ -55,6 +79,16 @@ describe('held against a panel', () => {
     expect(read('1-3').numbers).toEqual([1, 2, 3]);
     expect(read('sky').numbers).toEqual([5]);
     expect(read('b-1 gr').numbers).toHaveLength(12);
+  });
+  it('sections are called by letter or name, also where the name has several words', () => {
+    s.do({ kind: 'mark', ask: { panelId: 'p', numbers: [7, 8], section: 'L', sectionName: 'Left wing' } });
+    s.do({ kind: 'mark', ask: { panelId: 'p', numbers: [9], section: 'W', sectionName: 'Left' } });
+    expect(read('left wing ground').numbers).toEqual([7, 8]);
+    expect(read('left ground').numbers).toEqual([9]);
+    expect(read('l w 1 ground').numbers).toEqual([1, 7, 8, 9]);
+    expect(read('left wing sky').numbers).toEqual([5, 7, 8]);
+    expect(read('all left wing cut').numbers).toEqual([7, 8]);
+    expect(read('wing ground').problem).toMatch(/“wing” is no piece, glass, section or group/);
   });
   it('states the effect', () => {
     const { command } = read('1-3 ground');
