@@ -102,6 +102,8 @@ export const ANSWERS = {
     set: z.array(z.strictObject({ id: text, name: text })),
   }),
   history: z.strictObject({ seq, lines: z.array(logLine), next: count.nullable() }),
+  /** What undo and redo would do next at a place, in words; null where there is nothing. */
+  undo: z.strictObject({ seq, undo: text.nullable(), redo: text.nullable() }),
   panelHours: z.strictObject({ seq, hours: z.array(ROWS.hours), mishaps: z.array(ROWS.mishaps) }),
   rack: z.strictObject({
     seq,
@@ -137,6 +139,7 @@ export type JobsAnswer = AnswerOf<'jobs'>;
 export type CommissionAnswer = AnswerOf<'commission'>;
 export type PanelAnswer = AnswerOf<'panel'>;
 export type HistoryAnswer = AnswerOf<'history'>;
+export type UndoAnswer = AnswerOf<'undo'>;
 export type PanelHoursAnswer = AnswerOf<'panelHours'>;
 export type RackAnswer = AnswerOf<'rack'>;
 export type LedgerAnswer = AnswerOf<'ledger'>;
@@ -171,6 +174,8 @@ export interface Accepted {
   readonly again: boolean;
   /** What has changed by it, as the live channel tells the others. */
   readonly touched: Touched;
+  /** Of undo and redo: the act that was put back, in words. */
+  readonly of?: string;
 }
 
 /** How every refusal crosses the wire. */

@@ -24,6 +24,7 @@ export {
   type StudyAnswer,
   type TodayAnswer,
   type Touched,
+  type UndoAnswer,
 } from './answers.ts';
 export { ASKS, DOOR_KINDS, type DoorKind, type OwnDoor } from './asks.ts';
 export { packPieces, unpackPieces, type SeenPiece } from './glance.ts';
@@ -34,6 +35,7 @@ export {
   firstProblem,
   putBackSchema,
   submitSchema,
+  undoQuery,
   type CartoonRequest,
   type EditRequest,
   type PanelEdit,

@@ -18,11 +18,20 @@ const envelope = {
 };
 
 export const submitSchema = z.strictObject({ ...envelope, basis, command: commandSchema });
-export const putBackSchema = z.strictObject({
-  ...envelope,
-  basis: basis.optional(),
-  direction: z.enum(['undo', 'redo']),
-});
+const undoPlace = z.union([z.literal('rack'), z.literal('setup'), z.strictObject({ panelId: id })]);
+/** The last of one's own at a place, or one entry of the log by its position, whoever made it and however large it is. */
+export const putBackSchema = z.union([
+  z.strictObject({ ...envelope, direction: z.enum(['undo', 'redo']), place: undoPlace }),
+  z.strictObject({ ...envelope, entry: z.number().int().min(1) }),
+]);
+/** What undo and redo would do at a place, for somebody. */
+export const undoQuery = z
+  .object({ place: z.enum(['rack', 'setup', 'panel']), panel: id.optional(), person: id.optional(), bench: id })
+  .transform(({ place, panel = '', person = null, bench }) => ({
+    place: place === 'panel' ? { panelId: panel } : place,
+    personId: person,
+    bench,
+  }));
 export const cartoonSchema = z.strictObject({
   ...envelope,
   basis,

@@ -1,16 +1,24 @@
 import type { Accepted, Submit, Touched } from '#contract';
 import {
   actOf,
+  backOf,
   decide,
+  deedWords,
   happeningWords,
-  putBackTarget,
+  isLargeAct,
+  nextBack,
+  ownAt,
+  placeOf,
+  restingOn,
   settingsOf,
-  touchedBy,
+  standing,
   type AcceptDrawing,
   type Circumstance,
   type Command,
   type LogEntry,
   type Refusal,
+  type UndoPlace,
+  type Who,
 } from '#core/bench';
 import { touchedRows } from './live/touched.ts';
 import type { NewDrawing } from './store/drawingStore.ts';
@@ -32,6 +40,14 @@ export interface Done {
 }
 
 type Result = Accepted | { readonly refusal: Refusal };
+interface Asked {
+  readonly command: Command;
+  readonly basis: number;
+  readonly drawing?: NewDrawing;
+}
+
+/** So many entries of a place are looked through for what somebody did last. */
+const UNDO_DEPTH = 400;
 
 /** Where commands are carried out, one after the other: decide, append, write, tell. */
 export class Desk {
@@ -59,14 +75,56 @@ export class Desk {
     return this.#once(sender, at, () => ({ command, basis }));
   }
 
-  putBack(direction: 'undo' | 'redo', sender: Sender, at: number): Result {
+  /** Puts back what somebody did last at a place. What is large is only named: it is put back as an entry, when asked for. */
+  putBack(direction: 'undo' | 'redo', place: UndoPlace, sender: Sender, at: number): Result {
     return this.#once(sender, at, () => {
-      const { book } = this.store;
-      const target = putBackTarget(book.ofBench(sender.bench), direction);
-      const others = target ? book.othersAfter(target.seq, sender.bench) : [];
-      const ask = { target, direction, touched: others && touchedBy(others) };
-      return { command: { kind: 'put-back', ask }, basis: Number.MAX_SAFE_INTEGER };
+      const own = this.#ownAt(place, sender);
+      const entry = nextBack(own, direction);
+      if (entry && direction === 'undo' && isLargeAct(entry))
+        return { refusal: { code: 'asks-first', name: deedWords(entry, this.state), seq: entry.seq } };
+      const mine = new Set(own.map((e) => e.seq));
+      return this.#putBack(entry, direction, (later) => mine.has(later.seq));
     });
+  }
+
+  /** Puts one entry of the log back, whoever made it: what rests on it keeps it. */
+  putEntryBack(seq: number, sender: Sender, at: number): Result {
+    return this.#once(sender, at, () => {
+      const entry = this.store.book.entry(seq);
+      if (!entry || placeOf(entry.happening) === null) return { refusal: { code: 'nothing-to-undo' } };
+      const name = deedWords(entry, this.state);
+      const later = this.store.book.after(seq);
+      if (later && !standing([entry, ...later]).includes(entry)) return { refusal: { code: 'taken-back', name } };
+      return this.#putBack(entry, 'undo');
+    });
+  }
+
+  /** What undo and redo would do next, in words. */
+  undoWords(place: UndoPlace, who: Who): { undo: string | null; redo: string | null } {
+    const own = this.#ownAt(place, who);
+    const words = (direction: 'undo' | 'redo') => {
+      const entry = nextBack(own, direction);
+      return entry && deedWords(entry, this.state);
+    };
+    return { undo: words('undo'), redo: words('redo') };
+  }
+
+  #ownAt(place: UndoPlace, who: Who): LogEntry[] {
+    const { book } = this.store;
+    const entries =
+      typeof place === 'object' ? book.ofPanel(place.panelId, {}, UNDO_DEPTH) : book.ofNoPanel(UNDO_DEPTH);
+    return ownAt(entries.reverse(), who, place);
+  }
+
+  #putBack(
+    entry: LogEntry | null,
+    direction: 'undo' | 'redo',
+    isPassedOver?: (later: { seq: number }) => boolean,
+  ): Asked {
+    const target = entry && backOf(entry, this.state);
+    const touched = entry ? restingOn(this.store.book.after(entry.seq), isPassedOver) : new Map<string, Set<string>>();
+    const ask = { target, direction: target?.direction ?? direction, touched };
+    return { command: { kind: 'put-back', ask }, basis: Number.MAX_SAFE_INTEGER };
   }
 
   acceptDrawing(
@@ -79,23 +137,22 @@ export class Desk {
     return this.#once(sender, at, () => ({ command: { kind: 'accept-drawing', ask }, basis, drawing }));
   }
 
-  #once(
-    { commandId, personId, bench }: Sender,
-    at: number,
-    asked: () => { command: Command; basis: number; drawing?: NewDrawing },
-  ): Result {
+  #once({ commandId, personId, bench }: Sender, at: number, asked: () => Asked | { refusal: Refusal }): Result {
     const { store } = this;
     const result = store.atOnce((): Result => {
       const known = store.book.seqOf(commandId);
       if (known !== null) return { seq: known, again: true, touched: {} };
-      const { command, basis, drawing } = asked();
+      const wish = asked();
+      if ('refusal' in wish) return wish;
+      const { command, basis, drawing } = wish;
       const now: Circumstance = { at, seq: this.seq + 1, personId, bench };
       const outcome = decide(this.state, command, now, basis, store.book);
       if ('refusal' in outcome) return { refusal: this.#withMeanwhile(outcome.refusal, command, basis, bench) };
       const { happening, inverse, changes } = outcome;
       const panelId = actOf(happening.kind).panelOf(happening.fact);
       store.record({ ...now, commandId, happening, inverse }, changes, panelId, drawing);
-      return { seq: now.seq, again: false, touched: touchedRows(changes) };
+      const of = happening.kind === 'put-back' ? { of: happening.fact.of } : {};
+      return { seq: now.seq, again: false, touched: touchedRows(changes), ...of };
     });
     if ('seq' in result && !result.again)
       for (const tell of this.#listeners) tell({ seq: result.seq, bench, touched: result.touched });

@@ -7,6 +7,7 @@ import {
   type PanelAnswer,
   type RackAnswer,
   type StudioAnswer,
+  type UndoAnswer,
 } from '#contract';
 import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import { checkStudio } from './checkStudio.ts';
@@ -129,16 +130,82 @@ describe('commands', () => {
       'to-cut',
     ]);
   });
-  it('undo and redo belong to the bench that sent them', async () => {
-    await panelWithGlass(server);
-    await server.send('/commands', cut([1]));
-    const back = (bench: string, direction: string) =>
-      server.send('/put-back', { ...command('', null), command: undefined, bench, direction });
-    expect((await back('bench-z', 'undo')).status).toBe(409);
-    expect((await back('bench-a', 'undo')).status).toBe(200);
-    expect(((await server.send('/panels/p')).body as PanelAnswer).pieces[0]?.stage).toBe('to-cut');
-    expect((await back('bench-a', 'redo')).status).toBe(200);
-    expect(((await server.send('/panels/p')).body as PanelAnswer).pieces[0]?.stage).toBe('cut');
+  describe('undo and redo', () => {
+    const stage = async () => ((await server.send('/panels/p')).body as PanelAnswer).pieces[0]?.stage;
+    const put = (more: object) => {
+      const { commandId, personId, bench } = command('', null);
+      return server.send('/put-back', { commandId, personId, bench, ...more });
+    };
+    const P = { panelId: 'p' };
+    const asked = async (query: string) => (await server.send(`/undo?bench=bench-a&${query}`)).body as UndoAnswer;
+
+    it('belong to whoever did it, on whatever screen, and say what goes', async () => {
+      await panelWithGlass(server);
+      await server.send('/commands', cut([1]));
+      expect(await asked('place=panel&panel=p')).toMatchObject({ undo: '1 cut from S1', redo: null });
+      expect(await asked('place=panel&panel=p&person=ada')).toMatchObject({ undo: null });
+      expect((await put({ direction: 'undo', place: P, personId: 'ada' })).status).toBe(409);
+      expect((await put({ direction: 'undo', place: P, bench: 'bench-z' })).status).toBe(409);
+      expect(await put({ direction: 'undo', place: P })).toMatchObject({ body: { of: '1 cut from S1' } });
+      expect(await stage()).toBe('to-cut');
+      expect(await asked('place=panel&panel=p')).toMatchObject({ redo: '1 cut from S1' });
+      expect((await put({ direction: 'redo', place: P })).status).toBe(200);
+      expect(await stage()).toBe('cut');
+      const { lines } = (await server.send('/panels/p/history')).body as HistoryAnswer;
+      expect(lines.slice(0, 2).map((l) => l.words)).toEqual([
+        'done again: 1 cut from S1',
+        'taken back: 1 cut from S1',
+      ]);
+    });
+    it('keep to their place: the rack has its own, and another panel too', async () => {
+      await panelWithGlass(server);
+      await server.send('/commands', command('move-stock', { stockId: 'S1', place: 'window' }));
+      await server.send('/commands', cut([1]));
+      expect(await asked('place=rack')).toMatchObject({ undo: expect.stringMatching(/S1.*window/) as string });
+      expect((await put({ direction: 'undo', place: { panelId: 'other' } })).status).toBe(409);
+      expect((await put({ direction: 'undo', place: 'rack' })).status).toBe(200);
+      expect(server.desk.state.get('stock', 'S1')).toMatchObject({ place: 'slot' });
+      expect(await stage()).toBe('cut');
+    });
+    it('name a drawing that came in, and take it back only when told so', async () => {
+      await panelWithGlass(server);
+      const drawn = server.desk.store.book.ofPanel('p').find((e) => e.happening.kind === 'accept-drawing');
+      // Choosing the glass first; then the drawing itself is next.
+      expect((await put({ direction: 'undo', place: P })).status).toBe(200);
+      const named = await put({ direction: 'undo', place: P });
+      expect(named).toMatchObject({ status: 409, body: { refusal: { code: 'asks-first', seq: drawn?.seq } } });
+      expect(((await server.send('/panels/p')).body as PanelAnswer).pieces).toHaveLength(4);
+      expect((await put({ entry: drawn?.seq })).status).toBe(200);
+      expect(((await server.send('/panels/p')).body as PanelAnswer).pieces).toHaveLength(0);
+    });
+    it('an old entry can be taken back where nothing rests on it: a cut by mistake gives its glass back', async () => {
+      await panelWithGlass(server);
+      const before = server.desk.state.get('stock', 'S1')?.areaMm2 ?? 0;
+      await server.send('/commands', cut([1]));
+      const mistake = server.desk.seq;
+      await server.send('/commands', cut([2]));
+      await server.send('/commands', command('advance', { panelId: 'p', numbers: [2], to: 'ground' }));
+      expect((await put({ entry: mistake })).status).toBe(200);
+      const { pieces } = (await server.send('/panels/p')).body as PanelAnswer;
+      expect(pieces[0]).toMatchObject({ stage: 'to-cut', recuts: 0, from: null });
+      expect(pieces[1]).toMatchObject({ stage: 'ground' });
+      expect(server.desk.state.get('stock', 'S1')?.areaMm2).toBe(before - (pieces[1]?.areaMm2 ?? 0));
+      expect(await put({ entry: mistake })).toMatchObject({ status: 409, body: { refusal: { code: 'taken-back' } } });
+      // Piece 2 has been ground since: its cut has something resting on it.
+      expect(await put({ entry: mistake + 1 })).toMatchObject({
+        status: 409,
+        body: { refusal: { code: 'changed-since', numbers: [2] } },
+      });
+      expect(checkStudio(server.desk.store)).toEqual([]);
+    });
+    it('an entry that never was, or that undo passes over, is refused in a sentence', async () => {
+      await panelWithGlass(server);
+      expect(await put({ entry: 99_999 })).toMatchObject({ status: 409, body: { error: 'refused' } });
+      expect((await put({ entry: 1 })).status).toBe(409);
+      expect((await put({ direction: 'undo', place: 'kitchen' })).status).toBe(400);
+      expect((await put({ direction: 'sideways', place: P })).status).toBe(400);
+      expect((await server.send('/undo?place=panel')).status).toBe(400);
+    });
   });
   it.each([
     [

@@ -53,8 +53,10 @@ export interface Act<Ask = unknown, Fact = Ask> {
   readonly version: number;
   /** Kinds it was known by in older logs. */
   readonly formerly: readonly string[];
-  /** False for what undo passes over: setting up, and the clock. */
-  readonly undoable: boolean;
+  /** Where it is taken back: at its panel, at the rack, in setting up. Null for what undo passes over, as the clock. */
+  readonly undoIn: 'panel' | 'rack' | 'setup' | null;
+  /** So much goes with it that whoever takes it back is asked first. */
+  readonly isLarge?: (fact: Fact) => boolean;
   /** Of the rows it changes, the fields it was decided by: touched meanwhile by somebody else, the command is stale. */
   readonly reads: Fields;
   readonly decide: (

@@ -47,7 +47,7 @@ describe('stale commands', () => {
       ask: { panelId: 'p', side: 'back', joints: numbers },
     });
     s.do(joints([1, 2, 3, 4]), { basis });
-    s.do(joints([5, 6, 7, 8, 9]), { basis, bench: 'bench-2' });
+    s.do(joints([5, 6, 7, 8, 9]), { basis, bench: 'bench-2', personId: 'bo' });
     expect(s.studio.get('steps', 'p/solder-back')?.at).toBe(s.at);
     // One's undo leaves the other's joints soldered.
     expect(back(s, 'undo')).toBeNull();

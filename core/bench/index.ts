@@ -104,7 +104,18 @@ export {
 } from './tables.ts';
 export { parseTally, type TallyLine, type Vocabulary } from './tally/parse.ts';
 export { readTally, vocabularyOf, type SourceQuestion, type TallyMeaning } from './tally/resolve.ts';
-export { putBackTarget } from './undo.ts';
+export {
+  backOf,
+  deedWords,
+  isLargeAct,
+  nextBack,
+  ownAt,
+  placeOf,
+  restingOn,
+  standing,
+  type UndoPlace,
+  type Who,
+} from './undo.ts';
 export { isUpToDate, kindNamed, upToDate } from './upcast.ts';
 export { tooLargeForRack, wantedBy } from './wanted.ts';
 export { WORK_STAGES, workCaution, workWord, type WorkStage } from './works.ts';

@@ -7,6 +7,8 @@ export interface RefusalFacts {
   readonly name?: string;
   readonly haveMm2?: number;
   readonly wantMm2?: number;
+  /** The entry of the log that it is about. */
+  readonly seq?: number;
   /** Sentences that say what happened meanwhile. */
   readonly meanwhile?: readonly string[];
 }
@@ -79,8 +81,10 @@ const REFUSALS = {
   'has-work': ({ name, numbers }) =>
     `Glass of ${name} is cut already (${showNumbers(numbers, 6)}), so this can not be changed under it.`,
   'route-unsound': ({ name }) => `This is no way to build a panel: ${name}.`,
-  'nothing-to-undo': () => 'There is nothing to undo on this bench.',
-  'nothing-to-redo': () => 'There is nothing to redo on this bench.',
+  'nothing-to-undo': () => 'There is nothing of yours to take back here.',
+  'nothing-to-redo': () => 'There is nothing of yours to do again here.',
+  'asks-first': ({ name }) => `“${name}” is a large step; say that you want it taken back.`,
+  'taken-back': ({ name }) => `“${name}” is taken back already.`,
   'changed-since': changed,
   stale: changed,
 } as const satisfies Readonly<Record<string, (telling: Telling) => string>>;

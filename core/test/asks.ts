@@ -17,7 +17,7 @@ export const broke = (numbers: number[], more: Partial<Extract<Command, { kind: 
   kind: 'break',
   ask: { panelId: 'p', numbers, reason: 'chipped', minutes: 0, recut: null, ...more },
 });
-export const back = (s: SmallStudio, direction: 'undo' | 'redo', bench = 'bench-1') => s.back(direction, bench);
+export const back = (s: SmallStudio, direction: 'undo' | 'redo', personId?: string) => s.back(direction, personId);
 export const all = Array.from({ length: 20 }, (_, i) => i + 1);
 export const sound = (s: SmallStudio) => [
   ...checkLedger(s.studio.all('stock'), s.studio.all('moves')),

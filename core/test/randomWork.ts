@@ -157,7 +157,7 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
     }),
     'remove-hours': () => ({ entryId: lastOf([...s.studio.all('hours')])?.id ?? 'none' }),
     'put-back': () => {
-      const back = s.putBack(pick(['undo', 'undo', 'redo']), pick(BENCHES));
+      const back = s.putBack(pick(['undo', 'undo', 'redo']), 'ada', pick([{ panelId }, { panelId }, 'rack', 'setup']));
       if (back.kind !== 'put-back') throw new Error('no put-back');
       return back.ask;
     },

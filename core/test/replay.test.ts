@@ -13,7 +13,7 @@ it.each([1, 2, 3, 4])('random work, seed %d: replay equals state, the ledger bal
   for (let i = 0; i < 1000; i++) {
     const before = s.studio.seq;
     // Left to chance alone no panel would ever come to its joints: for a while everybody works towards them.
-    const command = i % 500 < 400 ? work.command() : work.onwards();
+    const command = i % 250 < 180 ? work.command() : work.onwards();
     // One bench in some has not yet heard of what the other did last.
     const basis = s.studio.seq - (i % 4);
     const refusal = s.try(command, { bench: work.bench(), basis });

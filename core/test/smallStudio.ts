@@ -1,14 +1,17 @@
 import {
+  backOf,
   decide,
-  putBackTarget,
+  nextBack,
+  ownAt,
+  restingOn,
   Studio,
-  touchedBy,
   type AcceptDrawing,
   type Circumstance,
   type Command,
   type DrawnPiece,
   type History,
   type LogEntry,
+  type UndoPlace,
   type Refusal,
 } from '../bench/index.ts';
 import { DEFAULT_ALLOWANCE, type Technique } from '../sizing/index.ts';
@@ -44,18 +47,25 @@ export class SmallStudio {
     if (refusal) throw new Error(`${command.kind}: ${JSON.stringify(refusal)}`);
   }
 
-  /** Undo or redo of one bench, as the server asks for it. */
-  back(direction: 'undo' | 'redo', bench = 'bench-1'): Refusal | null {
-    return this.try(this.putBack(direction, bench), { bench });
+  /** Undo or redo by one person at a place, as the server asks for it. */
+  back(direction: 'undo' | 'redo', personId = 'ada', place: UndoPlace = { panelId: 'p' }): Refusal | null {
+    return this.try(this.putBack(direction, personId, place), { personId });
   }
 
-  putBack(direction: 'undo' | 'redo', bench: string): Command {
-    const target = putBackTarget(
-      this.log.filter((e) => e.bench === bench),
-      direction,
-    );
-    const touched = touchedBy((target && this.history.othersAfter(target.seq, bench)) ?? []);
-    return { kind: 'put-back', ask: { target, direction, touched } };
+  putBack(direction: 'undo' | 'redo', personId: string, place: UndoPlace): Command {
+    const own = ownAt(this.log, { personId, bench: '' }, place);
+    const entry = nextBack(own, direction);
+    const later = this.log.filter((e) => entry !== null && e.seq > entry.seq);
+    const touched = restingOn(later, (e) => own.some((mine) => mine.seq === e.seq));
+    return { kind: 'put-back', ask: { target: entry && backOf(entry, this.studio), direction, touched } };
+  }
+
+  /** One entry taken back from the list, whoever made it and whenever. */
+  takeBack(seq: number): Refusal | null {
+    const entry = this.log.find((e) => e.seq === seq);
+    const target = entry ? backOf(entry, this.studio) : null;
+    const touched = restingOn(this.log.filter((e) => e.seq > seq));
+    return this.try({ kind: 'put-back', ask: { target, direction: target?.direction ?? 'undo', touched } });
   }
 
   piece(number: number) {

@@ -72,7 +72,13 @@ export function api({ desk, clock, drawingWorker, gate }: ApiParts) {
   router.post('/put-back', express.json({ limit: COMMAND_LIMIT }), (req, res) => {
     const parsed = putBackSchema.safeParse(req.body);
     if (!parsed.success) return sendError(res, 'bad-input', firstProblem(parsed.error));
-    answer(res, desk.putBack(parsed.data.direction, parsed.data, clock()));
+    const { data } = parsed;
+    answer(
+      res,
+      'entry' in data
+        ? desk.putEntryBack(data.entry, data, clock())
+        : desk.putBack(data.direction, data.place, data, clock()),
+    );
   });
   router.post('/panels/:id/cartoon', express.json({ limit: DRAWING_LIMIT }), async (req, res) => {
     const parsed = cartoonSchema.safeParse(req.body);

@@ -45,6 +45,10 @@ beforeEach(async () => {
   await send('choose-glass', { panelId: id, numbers: [1, 2, 3, 4], glassId: 'g' });
 });
 
+const takeBack = () => {
+  const { basis: _, ...who } = envelope();
+  return server.send('/put-back', { ...who, direction: 'undo', place: { panelId: id } });
+};
 const cut = (...numbers: number[]) =>
   send('cut', { panelId: id, sources: [{ stockId: 'S', numbers, left: { kind: 'stays' } }] });
 
@@ -54,7 +58,9 @@ describe('light changes over the wire', () => {
     expect(panel()).toMatchObject({ widthMm: 200, heightMm: 160 });
     expect((await rows())[0]?.widthMm).toBeCloseTo(99.6, 1);
     expect((await drawing()).cartoon.pieces[0]?.areaMm2).toBeCloseTo(8000, 3);
-    expect((await server.send('/put-back', { ...envelope(), direction: 'undo' })).status).toBe(200);
+    expect((await takeBack()).status).toBe(
+      200,
+    );
     expect(panel()).toMatchObject({ widthMm: 100, heightMm: 80 });
     expect((await drawing()).cartoon.pieces[0]?.areaMm2).toBeCloseTo(2000, 3);
   });
@@ -152,7 +158,9 @@ describe('light changes over the wire', () => {
     expect((await edit({ kind: 'fit', ...size, borderMm: 10, from }, { panel: wish })).status).toBe(200);
     expect(server.desk.seq).toBe(before + 1);
     expect(panel()).toMatchObject({ name: 'Upper', widthMm: 160, pieceCount: 4 });
-    expect((await server.send('/put-back', { ...envelope(), direction: 'undo' })).status).toBe(200);
+    expect((await takeBack()).status).toBe(
+      200,
+    );
     expect(panel()).toBeUndefined();
     expect((await edit({ kind: 'fit', ...size, borderMm: 10, from })).status).toBe(404);
   });

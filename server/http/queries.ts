@@ -1,5 +1,6 @@
 import { Router, type Request, type Response } from 'express';
 import { z } from 'zod';
+import { undoQuery } from '#contract';
 import { looksLikeDxf } from '#core/cartoon';
 import { limitsOf } from '#core/bench';
 import { studyRules } from '#core/cutting';
@@ -45,6 +46,12 @@ export function queries(desk: Desk, drawings: Drawings, clock: () => number): Ro
   router.get('/pieces/:panel/:piece/history', (req, res) =>
     found(res, pieceHistory(desk, `${req.params.panel}/${req.params.piece}`), 'piece'),
   );
+  router.get('/undo', (req, res) => {
+    const asked = undoQuery.safeParse(req.query);
+    if (!asked.success) return sendError(res, 'bad-input', 'Say where and for whom.');
+    const { place, ...who } = asked.data;
+    found(res, { seq: desk.seq, ...desk.undoWords(place, who) }, 'place');
+  });
   router.get('/rack', (_req, res) => found(res, rackAnswer(desk), 'rack'));
   router.get('/rack/:id/ledger', (req, res) => found(res, ledgerAnswer(desk, req.params.id, beforeOf(req)), 'sheet'));
   router.get('/reckoning', (req, res) => {

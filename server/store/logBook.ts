@@ -1,5 +1,5 @@
 import type Database from 'better-sqlite3';
-import { and, desc, eq, gt, inArray, isNotNull, lt, ne, sql, type SQL } from 'drizzle-orm';
+import { and, desc, eq, gt, inArray, isNotNull, isNull, lt, ne, sql, type SQL } from 'drizzle-orm';
 import { happeningOf, isUpToDate, type ActKind, type History, type LogEntry, type RowInverse } from '#core/bench';
 import type { Db } from './database.ts';
 import { fromJson } from './packing.ts';
@@ -83,9 +83,18 @@ export class LogBook implements History {
     return said.every(({ kind, version }) => isUpToDate(kind, version));
   }
 
-  /** The last entries of one bench, oldest first: enough for undo. */
-  ofBench(bench: string, most = 400): LogEntry[] {
-    return this.#select(eq(log.bench, bench), most).reverse();
+  entry(seq: number): LogEntry | null {
+    return this.#select(eq(log.seq, seq), 1)[0] ?? null;
+  }
+
+  /** All entries after a log position, oldest first; null where that is too far back. */
+  after(seq: number): LogEntry[] | null {
+    return this.lastSeq() - seq > MOST_BACK ? null : this.#select(gt(log.seq, seq), MOST_BACK).reverse();
+  }
+
+  /** The last entries that belong to no panel, newest first: the rack's, and setting up. */
+  ofNoPanel(most: number): LogEntry[] {
+    return this.#select(isNull(log.panelId), most);
   }
 
   /** The last entries that touched a panel, newest first. */

@@ -112,12 +112,15 @@ describe('the store', () => {
     expect(store.rows.get('people', 'zed')).toBeUndefined();
     expect(store.book.lastSeq()).toBe(made.studio.seq);
   });
-  it('tells the entries of a bench, of a panel and of a piece', () => {
+  it('tells one entry, those after it, those of a panel, of none and of a piece', () => {
     write(worked());
     const { book } = store;
     const last = book.lastSeq();
-    expect(book.ofBench('bench-1', 3).map((e) => e.seq)).toEqual([last - 2, last - 1, last]);
-    expect(book.ofBench('nobody')).toEqual([]);
+    expect(book.entry(last)?.seq).toBe(last);
+    expect(book.entry(last + 1)).toBeNull();
+    expect(book.after(last - 2)?.map((e) => e.seq)).toEqual([last - 1, last]);
+    expect(book.after(last)).toEqual([]);
+    expect(book.ofNoPanel(50)).toEqual([]);
     expect(book.ofPanel('p', {}, 2).map((e) => e.seq)).toEqual([last, last - 1]);
     expect(book.ofPanel('p', { before: last, after: last - 2 }).map((e) => e.seq)).toEqual([last - 1]);
     expect(book.ofPiece('p/2').map((e) => e.happening.kind)).toEqual(['break', 'cut', 'choose-glass']);

@@ -16,7 +16,7 @@ export const log = sqliteTable(
     fact: text('fact', { mode: 'json' }).notNull(),
     inverse: text('inverse', { mode: 'json' }).$type<readonly RowInverse[]>().notNull(),
   },
-  (t) => [index('log_by_bench').on(t.bench, t.seq), index('log_by_panel').on(t.panelId, t.seq)],
+  (t) => [index('log_by_panel').on(t.panelId, t.seq)],
 );
 
 /** Facts as they were first written, where they have been brought up to date since. */

@@ -146,7 +146,7 @@ describe('what the drawing has no more', () => {
     const ask = { ...drawing([drawn(1, { isNew: true })], 'foil', { cartoonId: 'k9' }), panelId: 'q', panel };
     s.do({ kind: 'accept-drawing', ask });
     expect(s.studio.get('panels', 'q')).toMatchObject({ name: 'Upper light', cartoonId: 'k9', routeId: 'foil@1' });
-    expect(s.back('undo')).toBeNull();
+    expect(s.back('undo', 'ada', { panelId: 'q' })).toBeNull();
     expect(s.studio.get('panels', 'q')).toBeUndefined();
     expect([...s.studio.ask('piecesOfPanel', 'q')]).toEqual([]);
   });

@@ -45,7 +45,9 @@ export interface DrawingAccepted extends Omit<AcceptDrawing, 'pieces' | 'gone' |
 export const acceptDrawing: Act<AcceptDrawing, DrawingAccepted> = {
   version: 2,
   formerly: ['cartoon'],
-  undoable: true,
+  undoIn: 'panel',
+  // A drawing that came in goes with all that was done to it.
+  isLarge: ({ origin }) => origin === 'import',
   reads: {
     panels: ['cartoonId', 'allowance', 'technique'],
     pieces: ['number', 'drawn', 'stage', 'recuts', 'recheck', 'locked'],

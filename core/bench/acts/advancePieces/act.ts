@@ -18,7 +18,7 @@ export interface PiecesAdvanced extends NamedPieces {
 export const advancePieces: Act<AdvancePieces, PiecesAdvanced> = {
   version: 2,
   formerly: [],
-  undoable: true,
+  undoIn: 'panel',
   reads: { pieces: ['number', 'drawn', 'stage', 'asks'] },
   decide: (state, ask) => {
     const picked = pickPieces(state, ask);

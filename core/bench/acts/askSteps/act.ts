@@ -17,7 +17,7 @@ export interface StepsAsked extends NamedPieces {
 export const askSteps: Act<AskSteps, StepsAsked> = {
   version: 1,
   formerly: [],
-  undoable: true,
+  undoIn: 'panel',
   reads: { pieces: ['number', 'drawn', 'stage', 'asks'] },
   decide: (state, ask) => {
     const picked = pickPieces(state, ask);

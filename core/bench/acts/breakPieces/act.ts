@@ -45,7 +45,7 @@ export interface PiecesBroke {
 export const breakPieces: Act<BreakPieces, PiecesBroke> = {
   version: 2,
   formerly: [],
-  undoable: true,
+  undoIn: 'panel',
   reads: { pieces: ['number', 'drawn', 'stage', 'broken', 'glassId', 'areaMm2'], stock: ['glassId', 'gone'] },
   decide: (state, ask, now) => {
     const picked = pickPieces(state, ask);

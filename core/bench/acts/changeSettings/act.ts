@@ -7,7 +7,7 @@ export type ChangeSettings = Partial<Settings>;
 export const changeSettings: Act<ChangeSettings, Settings> = {
   version: 2,
   formerly: ['settings'],
-  undoable: false,
+  undoIn: 'setup',
   reads: {},
   decide: (state, ask) => ({ fact: plain({ ...settingsOf(state), ...ask }) }),
   apply: (draft, fact) => draft.put('settings', { id: 'studio', ...fact }),

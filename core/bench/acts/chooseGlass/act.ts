@@ -16,7 +16,7 @@ export interface GlassChosen extends NamedPieces {
 export const chooseGlass: Act<ChooseGlass, GlassChosen> = {
   version: 2,
   formerly: ['give-glass'],
-  undoable: true,
+  undoIn: 'panel',
   reads: { pieces: ['number', 'drawn', 'stage', 'glassId'] },
   decide: (state, ask) => {
     const picked = pickPieces(state, ask);

@@ -19,7 +19,7 @@ export interface PiecesCut {
 export const cutPieces: Act<CutPieces, PiecesCut> = {
   version: 2,
   formerly: [],
-  undoable: true,
+  undoIn: 'panel',
   reads: {
     pieces: ['number', 'drawn', 'stage', 'glassId', 'areaMm2'],
     stock: ['glassId', 'gone'],

@@ -19,7 +19,7 @@ const CLOCKS_APART_MS = MS_PER_MINUTE;
 export const enterHours: Act<EnterHours, HoursEntered> = {
   version: 2,
   formerly: ['hours'],
-  undoable: true,
+  undoIn: 'panel',
   reads: { hours: ['personId', 'panelId', 'stage', 'startedAt', 'endedAt', 'note', 'removed'] },
   decide: (state, ask, now) => {
     if (!state.get('people', ask.personId)) return refuse('unknown-person');

@@ -24,7 +24,7 @@ export interface StepFinished {
 export const finishStep: Act<FinishStep, StepFinished> = {
   version: 2,
   formerly: ['step'],
-  undoable: true,
+  undoIn: 'panel',
   reads: { panels: ['deliveredAt', 'cartoonId'], joints: ['drawn'] },
   decide: (state, ask) => {
     const panel = state.get('panels', ask.panelId);

@@ -32,7 +32,7 @@ const given = (ask: Marks): Marks =>
 export const markPieces: Act<MarkPieces, PiecesMarked> = {
   version: 2,
   formerly: [],
-  undoable: true,
+  undoIn: 'panel',
   reads: { pieces: ['number', 'drawn', ...MARKS], sections: ['name'] },
   decide: (state, ask) => {
     const picked = pickPieces(state, ask);

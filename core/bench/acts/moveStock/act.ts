@@ -10,7 +10,7 @@ export interface MoveStock {
 export const moveStock: Act<MoveStock> = {
   version: 1,
   formerly: [],
-  undoable: true,
+  undoIn: 'rack',
   reads: { stock: ['place', 'gone'] },
   decide: (state, ask) => {
     const found = onRack(state, ask.stockId);

@@ -11,6 +11,8 @@ export interface PutBackTarget {
   readonly inverse: readonly RowInverse[];
   /** `undo` puts an act back, `redo` puts an undo back. */
   readonly direction: 'undo' | 'redo';
+  /** The act in words, as the log tells it. */
+  readonly of: string;
 }
 
 export interface PutBack {
@@ -33,6 +35,8 @@ export interface WasPutBack {
   readonly commandId: string;
   readonly seq: number;
   readonly direction: 'undo' | 'redo';
+  /** What was taken back, or done again, in words; empty where an old log did not say it. */
+  readonly of: string;
   readonly panelId: string | null;
   readonly rows: readonly RowBack[];
   /** The ledger is not unwritten; each sheet gets an entry for what came back. */
@@ -41,9 +45,9 @@ export interface WasPutBack {
 
 /** Undo and redo: what an act has changed goes back to what it was, unless somebody has changed it since. */
 export const putBack: Act<PutBack, WasPutBack> = {
-  version: 2,
+  version: 3,
   formerly: [],
-  undoable: true,
+  undoIn: 'panel',
   reads: {},
   decide: (state, { target, direction, touched }) => {
     if (!target) return refuse(direction === 'undo' ? 'nothing-to-undo' : 'nothing-to-redo');
@@ -54,7 +58,7 @@ export const putBack: Act<PutBack, WasPutBack> = {
       const numbers = changed.flatMap((c) => (c.table === 'pieces' ? [state.get('pieces', c.id)?.number ?? 0] : []));
       return refuse('changed-since', { numbers, name: changed.find((c) => c.table !== 'pieces')?.id });
     }
-    return { fact: backOf(state, target) };
+    return { fact: rowsBack(state, target) };
   },
   apply: (draft, { rows, moves }, { seq, at }) => {
     for (const row of rows) write(draft, row);
@@ -73,9 +77,12 @@ export const putBack: Act<PutBack, WasPutBack> = {
       });
   },
   panelOf: (fact) => fact.panelId,
-  told: ({ direction }) => (direction === 'undo' ? 'taken back' : 'done again'),
+  told: ({ direction, of }) => {
+    const words = direction === 'undo' ? 'taken back' : 'done again';
+    return of === '' ? words : `${words}: ${of}`;
+  },
   effect: NO_WORDS,
-  upcasts: { 1: wasPutBackFromV1 },
+  upcasts: { 1: wasPutBackFromV1, 2: (old: Omit<WasPutBack, 'of'>): WasPutBack => ({ ...old, of: '' }) },
 };
 
 /** Somebody has touched it, or it does not say any more what the act made it say. */
@@ -89,13 +96,44 @@ function isChanged(
   if (is === null) return now !== undefined;
   if (now === undefined || touched?.has('row')) return true;
   const says = fieldsOf(now);
+  if (table === 'stock') return isSheetChanged(says, { was, is }, touched);
   return Object.entries(is).some(([field, value]) => touched?.has(field) || !isSame(says[field], value));
 }
 
-function backOf(state: Reader, { commandId, seq, direction, inverse }: PutBackTarget): WasPutBack {
+type Values = Readonly<Record<string, unknown>>;
+
+/**
+ * What a sheet holds, and what that is worth, are sums: others may have cut from it since, and what comes back is added.
+ * Not where it is gone by now, nor where more would be taken than it holds.
+ */
+function isSheetChanged(
+  now: Values,
+  { was, is }: { readonly was: Values; readonly is: Values },
+  touched: ReadonlySet<string> | undefined,
+): boolean {
+  const says = { ...now, ...summed(now, { was, is }) };
+  if (SUMS.some((field) => field in is && Number(says[field]) < 0)) return true;
+  if (!('gone' in is) && now.gone !== null) return true;
+  return Object.entries(is).some(
+    ([field, value]) => !SUMS.includes(field) && (touched?.has(field) || !isSame(now[field], value)),
+  );
+}
+const SUMS: readonly string[] = ['areaMm2', 'costCents'];
+
+const summed = (now: Values, { was, is }: { readonly was: Values; readonly is: Values }): Values =>
+  Object.fromEntries(
+    SUMS.filter((field) => field in was).map((field) => [
+      field,
+      Number(now[field]) + Number(was[field]) - Number(is[field]),
+    ]),
+  );
+
+function rowsBack(state: Reader, { commandId, seq, direction, inverse, of }: PutBackTarget): WasPutBack {
   const rows = inverse.map(({ table, id, was, is }): RowBack => {
     if (was === null) return { table, id, goes: true };
-    return is === null ? { table, id, row: was } : { table, id, fields: was };
+    if (is === null) return { table, id, row: was };
+    if (table !== 'stock') return { table, id, fields: was };
+    return { table, id, fields: { ...was, ...summed(fieldsOf(state.get('stock', id) ?? {}), { was, is }) } };
   });
   const moves = rows.flatMap((row) => {
     if (row.table !== 'stock') return [];
@@ -103,7 +141,7 @@ function backOf(state: Reader, { commandId, seq, direction, inverse }: PutBackTa
     const after = areaAfter(row, before);
     return after === before ? [] : [{ stockId: row.id, deltaMm2: after - before, balanceMm2: after }];
   });
-  return { commandId, seq, direction, panelId: panelOfRows(state, rows), rows, moves };
+  return { commandId, seq, direction, of, panelId: panelOfRows(state, rows), rows, moves };
 }
 
 function areaAfter(row: RowBack, before: number): number {
@@ -132,7 +170,7 @@ function write(draft: Draft, row: RowBack): void {
 function wasPutBackFromV1(
   old: { readonly commandId: string; readonly seq: number; readonly direction: 'undo' | 'redo' },
   { state, inverseOf }: UpcastContext,
-): WasPutBack {
+): Omit<WasPutBack, 'of'> {
   const { commandId, seq, direction } = old;
-  return backOf(state, { commandId, seq, direction, inverse: inverseOf(seq) });
+  return rowsBack(state, { commandId, seq, direction, inverse: inverseOf(seq), of: '' });
 }

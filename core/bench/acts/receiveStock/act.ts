@@ -21,7 +21,7 @@ const withArea = (ask: ReceiveStock): StockReceived => ({ ...ask, areaMm2: Math.
 export const receiveStock: Act<ReceiveStock, StockReceived> = {
   version: 2,
   formerly: [],
-  undoable: true,
+  undoIn: 'rack',
   reads: {},
   decide: (state, ask) => {
     if (!state.get('glasses', ask.glassId)) return refuse('unknown-glass');

@@ -14,7 +14,7 @@ export interface HoursRemoved extends RemoveHours {
 export const removeHours: Act<RemoveHours, HoursRemoved> = {
   version: 2,
   formerly: ['hours-remove'],
-  undoable: true,
+  undoIn: 'panel',
   reads: { hours: ['personId', 'panelId', 'stage', 'startedAt', 'endedAt', 'note', 'removed'] },
   decide: (state, { entryId }) => {
     const entry = state.get('hours', entryId);

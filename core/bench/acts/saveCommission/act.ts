@@ -7,7 +7,7 @@ export type SaveCommission = Commission & { readonly id: string };
 export const saveCommission: Act<SaveCommission> = {
   version: 1,
   formerly: ['commission'],
-  undoable: false,
+  undoIn: null,
   reads: { commissions: ['title', 'client', 'due', 'note'] },
   decide: (_, fact) => ({ fact }),
   apply: (draft, fact) =>

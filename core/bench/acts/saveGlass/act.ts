@@ -7,7 +7,7 @@ export type SaveGlass = Glass;
 export const saveGlass: Act<SaveGlass> = {
   version: 1,
   formerly: ['glass'],
-  undoable: false,
+  undoIn: null,
   reads: {
     glasses: ['code', 'name', 'colour', 'texture', 'thicknessMm', 'hiding', 'flow', 'priceCentsPerM2'],
   },

@@ -30,7 +30,7 @@ export interface PanelSaved extends Omit<SavePanel, 'route' | 'opening'> {
 export const savePanel: Act<SavePanel, PanelSaved> = {
   version: 2,
   formerly: ['panel'],
-  undoable: false,
+  undoIn: null,
   reads: { panels: ['name', 'technique', 'routeId', 'opening', 'allowance', 'cartoonId'] },
   decide: (state, ask) => {
     const fact = panelSaved(state, ask);

@@ -7,7 +7,7 @@ export type SavePerson = Person & { readonly id: string };
 export const savePerson: Act<SavePerson> = {
   version: 1,
   formerly: ['person'],
-  undoable: false,
+  undoIn: null,
   reads: { people: ['name', 'initial', 'rateCentsPerHour', 'active'] },
   decide: (_, fact) => ({ fact }),
   apply: (draft, fact) => draft.put('people', fact),

@@ -21,7 +21,7 @@ export interface RouteSaved extends SaveRoute {
 export const saveRoute: Act<SaveRoute, RouteSaved> = {
   version: 1,
   formerly: [],
-  undoable: false,
+  undoIn: null,
   reads: {},
   decide: (state, ask) => {
     const [problem] = checkRoute(ask.steps);

@@ -26,7 +26,7 @@ const stepBefore = (route: Route, piece: PieceRow): StepCode => {
 export const sendBack: Act<SendBack, PiecesSentBack> = {
   version: 2,
   formerly: ['step-back'],
-  undoable: true,
+  undoIn: 'panel',
   reads: { pieces: ['number', 'drawn', 'stage', 'asks'] },
   decide: (state, ask) => {
     const picked = pickPieces(state, ask);

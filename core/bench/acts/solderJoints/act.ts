@@ -27,7 +27,7 @@ export interface JointsSoldered {
 export const solderJoints: Act<SolderJoints, JointsSoldered> = {
   version: 2,
   formerly: ['joints'],
-  undoable: true,
+  undoIn: 'panel',
   reads: { joints: ['number', 'drawn'] },
   decide: (state, ask) => {
     const panel = state.get('panels', ask.panelId);

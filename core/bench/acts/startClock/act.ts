@@ -20,7 +20,7 @@ export interface ClockStarted extends StartClock {
 export const startClock: Act<StartClock, ClockStarted> = {
   version: 2,
   formerly: ['clock-start'],
-  undoable: false,
+  undoIn: null,
   reads: {},
   decide: (state, ask, now) => {
     if (!state.get('people', ask.personId)) return refuse('unknown-person');

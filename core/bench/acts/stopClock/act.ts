@@ -18,7 +18,7 @@ export interface ClockStopped {
 export const stopClock: Act<StopClock, ClockStopped> = {
   version: 2,
   formerly: ['clock-stop'],
-  undoable: false,
+  undoIn: null,
   reads: { hours: ['endedAt', 'removed'] },
   decide: (state, ask, now) => {
     const running = runningClock(state, ask.personId);

@@ -17,7 +17,7 @@ describe('glass is written off', () => {
   it('undo brings it back to the millimetre, by an entry of its own', () => {
     const s = smallStudio();
     s.do({ kind: 'write-off', ask: { stockId: 'K1', reason: 'fell' } });
-    expect(s.back('undo')).toBeNull();
+    expect(s.back('undo', 'ada', 'rack')).toBeNull();
     expect(s.studio.get('stock', 'K1')).toMatchObject({ areaMm2: 2000, gone: null });
     expect([...s.studio.all('moves')].filter((m) => m.stockId === 'K1').map((m) => m.balanceMm2)).toEqual([
       2000, 0, 2000,

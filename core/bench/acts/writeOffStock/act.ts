@@ -15,7 +15,7 @@ export interface StockWrittenOff extends WriteOffStock {
 export const writeOffStock: Act<WriteOffStock, StockWrittenOff> = {
   version: 2,
   formerly: [],
-  undoable: true,
+  undoIn: 'rack',
   reads: { stock: ['gone'] },
   decide: (state, ask) => {
     const found = onRack(state, ask.stockId);
