@@ -49,6 +49,8 @@ const logLine = z.strictObject({
   /** Numbers, as they are now, of the pieces it touched. */
   numbers: z.array(count),
   mishap: z.boolean(),
+  /** Whether it is of the kind that can be taken back; what rests on it is seen when it is tried. */
+  mayGoBack: z.boolean(),
 });
 
 const labour = z.strictObject({ minutes: z.number(), cents });

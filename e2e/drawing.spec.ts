@@ -89,6 +89,22 @@ test('a hand-made drawing comes in: layers listed, repairs looked at and refused
   await expect(page.getByRole('heading', { name: 'Choose glass' })).toBeVisible();
 });
 
+test('a drawing that came in goes only when the question is answered, and can come again', async () => {
+  const question = page.getByRole('alertdialog');
+  await page.locator('body').press('Control+z');
+  await expect(question).toContainText('drawing harbour.svg taken in: 5 pieces');
+  await question.getByRole('button', { name: 'Leave it' }).click();
+  await expect(page.getByRole('heading', { name: 'Choose glass' })).toBeVisible();
+  await page.getByRole('button', { name: /^Take back:/ }).click();
+  await question.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByText(/taken back\.$/)).toBeVisible();
+  await page.getByRole('link', { name: /^Cartoon/ }).click();
+  await expect(page.getByTestId('drawing-file')).toBeAttached();
+  // The way forward is still where it was.
+  await page.getByRole('button', { name: /^Do again:/ }).click();
+  await expect(pieces()).toHaveCount(5);
+});
+
 test('true size by one known length, tapped on the drawing', async () => {
   await page.getByRole('link', { name: /^Cartoon/ }).click();
   await mode('True size');
@@ -99,7 +115,7 @@ test('true size by one known length, tapped on the drawing', async () => {
   await page.getByRole('button', { name: 'Set the size' }).click();
   await expect(page.getByText('True size set.')).toBeVisible();
   await expect(page.getByText(/600 × 400 mm/).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: /^Take back:/ }).click();
   await expect(page.getByText('300 × 200 mm').first()).toBeVisible();
 });
 

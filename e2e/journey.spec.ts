@@ -176,9 +176,9 @@ test('arrow keys go to the true neighbour; a break, a recut, undo and redo', asy
   await expect(effect()).toContainText('1 piece cut from S1-1');
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('counts')).toHaveText('2 to cut · 7 cut · 1 recut');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: /^Take back:/ }).click();
   await expect(page.getByTestId('counts')).toHaveText('3 to cut · 6 cut · 1 recut');
-  await page.getByRole('button', { name: 'Redo' }).click();
+  await page.getByRole('button', { name: /^Do again:/ }).click();
   await expect(page.getByTestId('counts')).toHaveText('2 to cut · 7 cut · 1 recut');
 });
 

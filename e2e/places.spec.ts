@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 
 const BASE = 'http://127.0.0.1:4312';
 const PLACES = [
@@ -116,6 +116,59 @@ test('the server gone for a while: the step waits and is done once', async ({ pa
   await expect(page.getByText('Nelvik does not answer')).toBeVisible();
   await context.setOffline(false);
   await expect(page.getByTestId('counts')).toContainText('9 foiled · 21 in place', { timeout: 10_000 });
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: /^Take back:/ }).click();
   await expect(page.getByTestId('counts')).toContainText('10 foiled · 20 in place');
+});
+
+test.describe('undo', () => {
+  const back = (page: Page) => page.getByRole('button', { name: /^Take back:/ });
+  const again = (page: Page) => page.getByRole('button', { name: /^Do again:/ });
+
+  test('names what it takes back, keeps to its panel, and is in one place on every step', async ({ page }) => {
+    await page.goto(`${BASE}/panels/lantern/bench`);
+    await expect(back(page)).toHaveAccessibleName('Take back: nothing of yours here');
+    await page.getByLabel(/Tally line/).fill('22 in place');
+    await page.keyboard.press('Enter');
+    await expect(back(page)).toHaveAccessibleName('Take back: 22 in place');
+    await page.goto(`${BASE}/panels/heron/bench`);
+    await expect(back(page)).toHaveAccessibleName('Take back: nothing of yours here');
+    for (const step of ['measure', 'cartoon', 'glass', 'bench', 'finish', 'hours']) {
+      await page.goto(`${BASE}/panels/lantern/${step}`);
+      await expect(back(page)).toHaveAccessibleName('Take back: 22 in place');
+    }
+    await page.locator('body').press('Control+z');
+    await expect(page.getByText('22 in place: taken back.')).toBeVisible();
+    await expect(again(page)).toHaveAccessibleName('Do again: 22 in place');
+    await page.locator('body').press('Control+Shift+Z');
+    await expect(page.getByText('22 in place: done again.')).toBeVisible();
+    // Where something is being written the keys are the field's own.
+    await page.goto(`${BASE}/panels/lantern/bench`);
+    await page.getByLabel(/Tally line/).fill('23');
+    await page.getByLabel(/Tally line/).press('Control+z');
+    await expect(back(page)).toHaveAccessibleName('Take back: 22 in place');
+    await back(page).click();
+    await expect(back(page)).toHaveAccessibleName('Take back: nothing of yours here');
+  });
+
+  test('one entry is taken back from the list; what rests on it keeps it', async ({ page }) => {
+    await page.goto(`${BASE}/panels/lantern/bench`);
+    const line = page.getByLabel(/Tally line/);
+    for (const text of ['24 in place', '25 in place']) {
+      await line.fill(text);
+      await page.keyboard.press('Enter');
+      await expect(page.getByRole('heading', { name: new RegExp(`^${text.slice(0, 2)}`) })).toBeVisible();
+      await page.getByTestId('board').press('Escape');
+      await expect(page.getByRole('list', { name: 'Lately' }).getByText(text)).toBeVisible();
+    }
+    const take = async (words: string) => {
+      await page.getByRole('list', { name: 'Lately' }).getByRole('button', { name: words }).first().click();
+      await page.getByRole('button', { name: 'Take this back' }).click();
+    };
+    await take('24 in place');
+    await expect(page.getByText('24 in place: taken back.')).toBeVisible();
+    await take('25 in place');
+    await expect(page.getByText('25 in place: taken back.')).toBeVisible();
+    await take('foiled');
+    await expect(page.getByText(/changed on another screen since|has changed|have changed/)).toBeVisible();
+  });
 });

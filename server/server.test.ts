@@ -152,10 +152,7 @@ describe('commands', () => {
       expect((await put({ direction: 'redo', place: P })).status).toBe(200);
       expect(await stage()).toBe('cut');
       const { lines } = (await server.send('/panels/p/history')).body as HistoryAnswer;
-      expect(lines.slice(0, 2).map((l) => l.words)).toEqual([
-        'done again: 1 cut from S1',
-        'taken back: 1 cut from S1',
-      ]);
+      expect(lines.slice(0, 2).map((l) => l.words)).toEqual(['done again: 1 cut from S1', 'taken back: 1 cut from S1']);
     });
     it('keep to their place: the rack has its own, and another panel too', async () => {
       await panelWithGlass(server);

@@ -24,9 +24,10 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
 
 /** The rooms of the interface among themselves; a place never reaches another place. */
 export const WEB_ARROWS: Readonly<Record<string, readonly string[]>> = {
-  'web/app': ['web/places', 'web/state', 'web/ui'],
-  'web/places': ['web/panel', 'web/tally', 'web/labour', 'web/worker', 'web/state', 'web/ui'],
+  'web/app': ['web/places', 'web/history', 'web/state', 'web/ui'],
+  'web/places': ['web/panel', 'web/tally', 'web/labour', 'web/history', 'web/worker', 'web/state', 'web/ui'],
   'web/tally': ['web/panel', 'web/state', 'web/ui'],
+  'web/history': ['web/state', 'web/ui'],
   'web/labour': ['web/state', 'web/ui'],
   'web/panel': ['web/state', 'web/ui'],
   'web/state': [],

@@ -58,9 +58,7 @@ describe('light changes over the wire', () => {
     expect(panel()).toMatchObject({ widthMm: 200, heightMm: 160 });
     expect((await rows())[0]?.widthMm).toBeCloseTo(99.6, 1);
     expect((await drawing()).cartoon.pieces[0]?.areaMm2).toBeCloseTo(8000, 3);
-    expect((await takeBack()).status).toBe(
-      200,
-    );
+    expect((await takeBack()).status).toBe(200);
     expect(panel()).toMatchObject({ widthMm: 100, heightMm: 80 });
     expect((await drawing()).cartoon.pieces[0]?.areaMm2).toBeCloseTo(2000, 3);
   });
@@ -158,9 +156,7 @@ describe('light changes over the wire', () => {
     expect((await edit({ kind: 'fit', ...size, borderMm: 10, from }, { panel: wish })).status).toBe(200);
     expect(server.desk.seq).toBe(before + 1);
     expect(panel()).toMatchObject({ name: 'Upper', widthMm: 160, pieceCount: 4 });
-    expect((await takeBack()).status).toBe(
-      200,
-    );
+    expect((await takeBack()).status).toBe(200);
     expect(panel()).toBeUndefined();
     expect((await edit({ kind: 'fit', ...size, borderMm: 10, from })).status).toBe(404);
   });

@@ -1,5 +1,5 @@
 import type { HistoryAnswer, LogLine } from '#contract';
-import { happeningWords, type LogEntry, type PieceRowId } from '#core/bench';
+import { happeningWords, placeOf, type LogEntry, type PieceRowId } from '#core/bench';
 import type { Desk } from '../desk.ts';
 import { piecesIn } from '../store/logBook.ts';
 
@@ -30,5 +30,6 @@ function logLine(desk: Desk, entry: LogEntry): LogLine {
     words: happeningWords(happening, state),
     numbers: touched.flatMap((id) => state.get('pieces', id as PieceRowId)?.number ?? []),
     mishap: happening.kind === 'break',
+    mayGoBack: placeOf(happening) !== null && happening.kind !== 'put-back',
   };
 }

@@ -4,6 +4,7 @@ import { Toaster } from 'sonner';
 import { ApiError } from '../state/api.ts';
 import { useBench } from '../state/bench.ts';
 import { useLive, useStudio } from '../state/studio.ts';
+import { LargeStepQuestion } from '../history/LargeStepQuestion.tsx';
 import { Mishap } from './Mishap.tsx';
 import { Passcode } from './Passcode.tsx';
 import { PANEL_PLACE, PLACES, STEPS } from './places.tsx';
@@ -50,6 +51,7 @@ export function Shell() {
           )}
         </div>
       </div>
+      <LargeStepQuestion />
       <Toaster
         position="top-center"
         toastOptions={{

@@ -1,13 +1,16 @@
 import type { Accepted, AnswerOf, CartoonAnswer, DrawingAnswer, ErrorAnswer, Place, StudyAnswer } from '#contract';
+import type { UndoPlace } from '#core/bench';
 import type { Sketch } from '#core/cartoon';
 
 /** A refusal from the server, or no answer at all: `words` is what the user reads. */
 export class ApiError extends Error {
   readonly code: ErrorAnswer['error'] | 'no-answer';
+  readonly refusal: ErrorAnswer['refusal'];
 
-  constructor(code: ErrorAnswer['error'] | 'no-answer', words: string) {
+  constructor(code: ErrorAnswer['error'] | 'no-answer', words: string, refusal?: ErrorAnswer['refusal']) {
     super(words);
     this.code = code;
+    this.refusal = refusal;
   }
 }
 
@@ -23,7 +26,11 @@ async function ask<T>(path: string, init?: RequestInit): Promise<T> {
   }
   if (response.ok) return (await response.json()) as T;
   const body = (await response.json().catch(() => null)) as ErrorAnswer | null;
-  throw new ApiError(body?.error ?? 'our-fault', body?.words ?? 'Something went wrong in Nelvik; nothing was changed.');
+  throw new ApiError(
+    body?.error ?? 'our-fault',
+    body?.words ?? 'Something went wrong in Nelvik; nothing was changed.',
+    body?.refusal,
+  );
 }
 
 const post = <T>(path: string, body: unknown): Promise<T> =>
@@ -40,6 +47,15 @@ export const api = {
   panel: (id: string) => place<'panel'>(`/panels/${at(id)}`),
   panelHistory: (id: string) => place<'history'>(`/panels/${at(id)}/history`),
   panelHours: (id: string) => place<'panelHours'>(`/panels/${at(id)}/hours`),
+  /** What undo and redo would do next at a place. */
+  undo: (undoPlace: UndoPlace, personId: string | null, bench: string) =>
+    place<'undo'>(
+      `/undo?${new URLSearchParams({
+        ...(typeof undoPlace === 'object' ? { place: 'panel', panel: undoPlace.panelId } : { place: undoPlace }),
+        ...(personId === null ? {} : { person: personId }),
+        bench,
+      }).toString()}`,
+    ),
   /** @param id of the piece's row: the panel's, a slash and the piece's own */
   pieceHistory: (id: string) => place<'history'>(`/pieces/${id.split('/').map(at).join('/')}/history`),
   rack: () => place<'rack'>('/rack'),

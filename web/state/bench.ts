@@ -2,13 +2,15 @@ import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
 interface BenchState {
-  /** Names this screen in the log: undo belongs to it. */
+  /** Names this screen in the log; undo belongs to it as long as nobody says who works. */
   readonly benchId: string;
   readonly personId: string | null;
   readonly theme: 'light' | 'dark';
   sitDown(personId: string | null): void;
   setTheme(theme: 'light' | 'dark'): void;
 }
+
+const KEPT_AS = 'nelvik-bench';
 
 /** Who works at this screen. Kept in the browser, so a reload changes nothing. */
 export const useBench = create<BenchState>()(
@@ -20,6 +22,9 @@ export const useBench = create<BenchState>()(
       sitDown: (personId) => set({ personId }),
       setTheme: (theme) => set({ theme }),
     }),
-    { name: 'nelvik-bench', partialize: ({ benchId, personId, theme }) => ({ benchId, personId, theme }) },
+    { name: KEPT_AS, partialize: ({ benchId, personId, theme }) => ({ benchId, personId, theme }) },
   ),
 );
+
+// The name of a new screen is kept from its first moment on, not only once somebody sits down.
+useBench.setState({});

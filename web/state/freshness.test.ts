@@ -21,7 +21,12 @@ describe('what is asked again after a change', () => {
     expect(keys.map(([name]) => name)).not.toContain('studio');
   });
   it('a stock move: the rack and what runs short, no panel', () => {
-    expect(askedAgain({ stock: ['S1'], moves: ['S1'] })).toEqual([['rack'], ['today'], ['ledger', 'S1']]);
+    expect(askedAgain({ stock: ['S1'], moves: ['S1'] })).toEqual([
+      ['rack'],
+      ['today'],
+      ['undo', 'rack'],
+      ['ledger', 'S1'],
+    ]);
   });
   it('every table of the studio has its questions; one that nobody knows is passed over', () => {
     for (const table of TABLE_NAMES) expect(askedAgain({ [table]: ['x'] }), table).not.toEqual([]);
@@ -34,7 +39,7 @@ describe('what a screen has heard', () => {
     const spy = vi.spyOn(client, 'invalidateQueries');
     const ears = new Heard();
     await Promise.all([ears.change(client, 7, { stock: [] }), ears.change(client, 7, { stock: [] })]);
-    expect(asked(spy)).toEqual([['rack'], ['today']]);
+    expect(asked(spy)).toEqual([['rack'], ['today'], ['undo', 'rack']]);
     expect(ears.last).toBe(7);
   });
   it('a change that comes late is not taken for one that is known', async () => {

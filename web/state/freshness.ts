@@ -16,24 +16,28 @@ const both =
   (parents) =>
     parts.flatMap((part) => part(parents));
 
+const undoAt =
+  (place: string): Keys =>
+  () => [['undo', place]];
+
 const LISTS = all('today', 'jobs', 'commission');
 
 /** Which questions have another answer once rows of a table have changed, by whom the rows belong to. */
 const ASKED_AGAIN: Readonly<Record<string, Keys>> = {
-  settings: all('studio'),
+  settings: both(all('studio'), undoAt('setup')),
   people: all('studio'),
   glasses: all('studio'),
   routes: all('studio'),
   routeSteps: all('studio'),
   commissions: both(LISTS, all('panel', 'studio')),
-  panels: both(LISTS, each('panel'), each('history')),
-  sections: each('panel'),
-  steps: both(LISTS, each('panel'), each('history')),
-  joints: both(all('today', 'commission'), each('panel'), each('history')),
-  pieces: both(LISTS, each('panel'), each('history'), all('piece-history')),
+  panels: both(LISTS, each('panel'), each('history'), each('undo')),
+  sections: both(each('panel'), each('undo')),
+  steps: both(LISTS, each('panel'), each('history'), each('undo')),
+  joints: both(all('today', 'commission'), each('panel'), each('history'), each('undo')),
+  pieces: both(LISTS, each('panel'), each('history'), each('undo'), all('piece-history')),
   mishaps: both(each('panel-hours'), all('reckoning', 'commission')),
-  hours: both(each('panel-hours'), each('history'), all('studio', 'reckoning', 'commission')),
-  stock: all('rack', 'today'),
+  hours: both(each('panel-hours'), each('history'), each('undo'), all('studio', 'reckoning', 'commission')),
+  stock: both(all('rack', 'today'), undoAt('rack')),
   moves: both(all('rack'), each('ledger')),
 };
 

@@ -2,11 +2,12 @@ import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { toast } from 'sonner';
 import type { Accepted, PanelEdit } from '#contract';
-import type { Command, SavePanel } from '#core/bench';
-import { api } from './api.ts';
+import type { Command, SavePanel, UndoPlace } from '#core/bench';
+import { api, ApiError } from './api.ts';
 import { basisOf, knownUpTo } from './basis.ts';
 import { useBench } from './bench.ts';
 import { heard } from './freshness.ts';
+import { useLargeStep } from './largeStep.ts';
 import { untilAnswered } from './untilAnswered.ts';
 
 /** What an edit makes of the panel with it: its name, opening, what its lines take up. */
@@ -15,7 +16,10 @@ export type PanelWish = Omit<SavePanel, 'id'>;
 export interface Send {
   /** @returns true when it was carried out; a refusal is told to the user and gives false */
   command(command: Command, said?: string): Promise<boolean>;
-  putBack(direction: 'undo' | 'redo'): Promise<boolean>;
+  /** What somebody did last at a place goes back, or is done again. What is large is asked about first. */
+  putBack(direction: 'undo' | 'redo', place: UndoPlace): Promise<boolean>;
+  /** One entry of the log goes back, whoever made it. */
+  putEntryBack(seq: number): Promise<boolean>;
   cartoon(panelId: string, body: Record<string, unknown>): Promise<boolean>;
   /** A light change of the panel's drawing; with a wish the panel is made, or changed, in the same act. */
   edit(panelId: string, edit: PanelEdit, said?: string, panel?: PanelWish): Promise<boolean>;
@@ -34,9 +38,23 @@ export function useSend(): Send {
         const body = { ...facts(), basis: basisOf(client, command), command };
         return run(client, () => api.submit(body), said);
       },
-      putBack: (direction) => {
-        const body = { ...facts(), direction };
-        return run(client, () => api.putBack(body), direction === 'undo' ? 'Taken back.' : 'Done again.');
+      putBack: (direction, place) => {
+        const body = { ...facts(), direction, place };
+        const said = direction === 'undo' ? 'taken back' : 'done again';
+        return run(
+          client,
+          () => api.putBack(body),
+          (done) => `${sentence(done.of)}: ${said}.`,
+          asksFirst,
+        );
+      },
+      putEntryBack: (entry) => {
+        const body = { ...facts(), entry };
+        return run(
+          client,
+          () => api.putBack(body),
+          (done) => `${sentence(done.of)}: taken back.`,
+        );
       },
       cartoon: (panelId, more) => {
         const body = { ...facts(), basis: ofPanel(panelId), ...more };
@@ -50,19 +68,35 @@ export function useSend(): Send {
   }, [client]);
 }
 
+const sentence = (words = ''): string =>
+  words === '' ? 'The step' : `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
+
+/** A large step is named, and the question about it is put. */
+function asksFirst(error: unknown): boolean {
+  const refusal = error instanceof ApiError ? error.refusal : undefined;
+  if (refusal?.code !== 'asks-first' || refusal.seq === undefined) return false;
+  useLargeStep.getState().ask({ seq: refusal.seq, words: refusal.name ?? '' });
+  return true;
+}
+
 /** Sends, says how it went, and comes back when the screen shows what stands now. */
-async function run(client: QueryClient, post: () => Promise<Accepted>, said?: string): Promise<boolean> {
+async function run(
+  client: QueryClient,
+  post: () => Promise<Accepted>,
+  said?: string | ((done: Accepted) => string),
+  isAnsweredElsewhere: (error: unknown) => boolean = () => false,
+): Promise<boolean> {
   try {
-    const { seq, touched, again } = await untilAnswered(post, (words) =>
-      toast.warning(words, { id: 'no-answer', duration: 60_000 }),
-    );
+    const done = await untilAnswered(post, (words) => toast.warning(words, { id: 'no-answer', duration: 60_000 }));
+    const { seq, touched, again } = done;
     toast.dismiss('no-answer');
-    if (said) toast.success(said);
+    if (said) toast.success(typeof said === 'string' ? said : said(done));
     // Carried out before, but its answer was lost: whatever it changed may have been missed.
     if (again) await client.invalidateQueries();
     else await heard.change(client, seq, touched);
     return true;
   } catch (error) {
+    if (isAnsweredElsewhere(error)) return false;
     toast.error(error instanceof Error ? error.message : 'Something went wrong; nothing was changed.', {
       duration: 9000,
     });

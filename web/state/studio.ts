@@ -8,10 +8,11 @@ import {
   type UseQueryResult,
 } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
-import type { CartoonAnswer, LiveMessage, PanelAnswer, RackAnswer, StudioAnswer } from '#contract';
+import type { CartoonAnswer, LiveMessage, PanelAnswer, RackAnswer, StudioAnswer, UndoAnswer } from '#contract';
 import type { Sketch } from '#core/cartoon';
-import { DEFAULT_SETTINGS, Studio, type Settings, type TableName, type Tables } from '#core/bench';
+import { DEFAULT_SETTINGS, Studio, type Settings, type TableName, type Tables, type UndoPlace } from '#core/bench';
 import { api, ApiError } from './api.ts';
+import { useBench } from './bench.ts';
 import { heard } from './freshness.ts';
 
 export type { PanelRow, PieceRow, StockRow } from '#core/bench';
@@ -52,6 +53,17 @@ export const usePanel = (id: string | undefined) =>
   });
 export const usePanelHistory = (id: string) =>
   useQuery({ queryKey: ['history', id], queryFn: () => api.panelHistory(id), retry, staleTime: HOLDS_MS });
+/** What undo and redo would do next at a place, for whoever works here. */
+export function useUndoWords(place: UndoPlace): UndoAnswer | undefined {
+  const { personId, benchId } = useBench();
+  const { data } = useQuery({
+    queryKey: ['undo', typeof place === 'object' ? place.panelId : place, personId ?? benchId],
+    queryFn: () => api.undo(place, personId, benchId),
+    retry,
+    staleTime: HOLDS_MS,
+  });
+  return data;
+}
 export const usePanelHours = (id: string) =>
   useQuery({ queryKey: ['panel-hours', id], queryFn: () => api.panelHours(id), retry, staleTime: HOLDS_MS });
 export const usePieceHistory = (rowId: string) =>

@@ -61,8 +61,6 @@ export function TallyLine({ tally, route }: { tally: Tally; route: Route }) {
             {[3, 10, 17].map((y) => [3, 10, 17].map((x) => <circle key={`${x}${y}`} cx={x} cy={y} r="2" />))}
           </svg>
         </Button>
-        <Button onClick={() => void tally.undo('undo')}>Undo</Button>
-        <Button onClick={() => void tally.undo('redo')}>Redo</Button>
       </form>
     </footer>
   );

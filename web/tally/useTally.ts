@@ -25,7 +25,6 @@ export interface Tally {
   write(text: string): void;
   begin(text: string): void;
   enter(): Promise<void>;
-  undo(direction: 'undo' | 'redo'): Promise<void>;
   /** Asks from which sheet, for pieces chosen by hand. */
   ask(questions: readonly SourceQuestion[], recut?: AskedRecut): void;
   answered(done: boolean): void;
@@ -53,7 +52,10 @@ export function useTally(view: PanelView): Tally {
     setText(next);
     field.current?.focus();
   }, []);
-  const undo = useCallback(async (direction: 'undo' | 'redo') => void (await send.putBack(direction)), [send]);
+  const undo = useCallback(
+    async (direction: 'undo' | 'redo') => void (await send.putBack(direction, { panelId: panel.id })),
+    [send, panel.id],
+  );
   const ask = useCallback((next: readonly SourceQuestion[], recut?: AskedRecut) => {
     setQuestions(next);
     setAskedRecut(recut ?? null);
@@ -93,7 +95,6 @@ export function useTally(view: PanelView): Tally {
     write,
     begin,
     enter,
-    undo,
     ask,
     answered: (done) => {
       setQuestions([]);

@@ -4,11 +4,11 @@ import { takersOf } from '#core/stock';
 import { minutesByPiece } from '#core/labour';
 import { showArea, showMinutes, trimNumber } from '#core/units';
 import { cuttingFindingWords } from '#core/words';
+import { HistoryLines } from '../../history/HistoryLines.tsx';
 import { ScorePicture } from '../../panel/ScorePicture.tsx';
 import { useSend } from '../../state/send.ts';
 import { usePanelHours, usePieceHistory, type PieceRow } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
-import { momentWords } from '../../ui/dates.ts';
 import { Measures } from '../../ui/Length.tsx';
 import type { PanelView } from '../../panel/view.ts';
 import { PieceDrawing } from './PieceDrawing.tsx';
@@ -108,16 +108,7 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
         )}
       </dl>
       {mine.length > 0 && (
-        <ol
-          className="grid gap-1.5 border-l-2 border-line pl-3.5 text-[14.5px]"
-          aria-label={`History of piece ${piece.number}`}
-        >
-          {mine.map((line) => (
-            <li key={line.seq} className={line.mishap ? 'text-risk' : ''}>
-              <span className="text-mute">{momentWords(line.at, settings.locale)}</span> {line.words}
-            </li>
-          ))}
-        </ol>
+        <HistoryLines lines={mine} locale={settings.locale} label={`History of piece ${piece.number}`} />
       )}
     </>
   );

@@ -3,7 +3,6 @@ import type { CartoonAnswer } from '#contract';
 import { Board } from '../../panel/Board.tsx';
 import { panelPaths } from '../../panel/paths.ts';
 import { useSelection } from '../../state/selection.ts';
-import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import type { PanelView } from '../../panel/view.ts';
 import { isInHand } from './ChangeList.tsx';
@@ -27,7 +26,6 @@ export function LightDesk({
 }) {
   const { panel, pieces } = view;
   const desk = useDesk(view, answer);
-  const send = useSend();
   const paths = useMemo(() => panelPaths(answer), [answer]);
   const { numbers, at, panelId, choose } = useSelection();
   const selected = panelId === panel.id ? numbers : NONE;
@@ -94,14 +92,6 @@ export function LightDesk({
         </section>
         <ModePanel view={view} answer={answer} desk={desk} selected={selected} />
         <div className="mt-auto grid gap-2 border-t border-line pt-3">
-          <div className="flex gap-2">
-            <Button className="flex-1" onClick={() => void send.putBack('undo')}>
-              Undo
-            </Button>
-            <Button className="flex-1" onClick={() => void send.putBack('redo')}>
-              Redo
-            </Button>
-          </div>
           {another}
           {panel.sourceName && (
             <a

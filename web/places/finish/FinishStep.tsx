@@ -88,10 +88,6 @@ export function FinishStep() {
         <p className="mt-4 text-[15px] text-mute">
           Single joints are ticked on the bench: <b className="text-ink">joints 3-9 back</b>. {workCaution('soldering')}
         </p>
-        <div className="mt-3 flex gap-2">
-          <Button onClick={() => void send.putBack('undo')}>Undo</Button>
-          <Button onClick={() => void send.putBack('redo')}>Redo</Button>
-        </div>
       </section>
     </main>
   );

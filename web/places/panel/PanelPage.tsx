@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { limitsOf, standingOf } from '#core/bench';
 import { useCartoon, usePanel, useRack, useReader, useSettings, useStudio } from '../../state/studio.ts';
+import { UndoButtons } from '../../history/UndoButtons.tsx';
 import { panelPaths } from '../../panel/paths.ts';
 import { NotHere } from '../../ui/NotHere.tsx';
 import { Measures } from '../../ui/Length.tsx';
@@ -49,13 +50,13 @@ export function PanelPage() {
   const problem = panelAnswer.error ?? cartoon.error;
   return (
     <div className="flex h-full flex-col">
-      <header className="flex flex-wrap items-center gap-x-6 gap-y-1 px-6 pt-3 pb-2">
-        <div className="min-w-0">
-          <h1 className="text-[22px]">
+      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-6 pt-3 pb-2 xl:flex-nowrap">
+        <div className="min-w-0 flex-1 overflow-hidden whitespace-nowrap">
+          <h1 className="truncate text-[22px]" title={commission.title}>
             {commission.title}
             {panel.name !== commission.title && <span className="text-mute"> · {panel.name}</span>}
           </h1>
-          <p className="text-[14.5px] text-mute">
+          <p className="truncate text-[14.5px] text-mute">
             <Measures widthMm={panel.widthMm} heightMm={panel.heightMm} unit={settings.unit} /> ·{' '}
             {TECHNIQUE_WORDS[panel.technique]}
             {commission.due && ` · for ${dateWords(commission.due, settings.locale)}`} ·{' '}
@@ -64,7 +65,8 @@ export function PanelPage() {
             </Link>
           </p>
         </div>
-        <div className="ml-auto flex items-center gap-4">
+        <div className="flex shrink-0 items-center gap-3">
+          <UndoButtons place={{ panelId: panel.id }} />
           <ClockButton view={view} />
         </div>
         <WayThrough view={view} step={step} />

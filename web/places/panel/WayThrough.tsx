@@ -40,7 +40,7 @@ export function WayThrough({ view, step }: { view: PanelView; step: string }) {
             key={id}
             to={`/panels/${view.panel.id}/${id}`}
             aria-current={here ? 'step' : undefined}
-            className={`relative flex min-h-14 min-w-[76px] flex-1 flex-col items-center gap-1 pt-3.5 text-[13.5px] xl:flex-none ${here ? 'font-bold text-ink' : 'text-mute hover:text-ink'}`}
+            className={`relative flex min-h-14 min-w-[70px] flex-1 flex-col items-center gap-1 pt-3.5 text-[13.5px] xl:flex-none ${here ? 'font-bold text-ink' : 'text-mute hover:text-ink'}`}
           >
             <span aria-hidden className={`size-[17px] rounded-full ${DOT[state]}`} />
             {name}

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Glass } from '#core/stock';
 import { count, showArea, showMoney } from '#core/units';
 import { useRack, useSettings, useStudio } from '../../state/studio.ts';
+import { UndoButtons } from '../../history/UndoButtons.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { GlassForm } from './GlassForm.tsx';
@@ -45,7 +46,10 @@ export function Rack() {
             )}
           </p>
         </div>
-        <label className="ml-auto flex items-center gap-2 text-mute">
+        <div className="ml-auto">
+          <UndoButtons place="rack" />
+        </div>
+        <label className="flex items-center gap-2 text-mute">
           Find
           <input
             className="min-h-11 w-52 rounded-md border border-strong bg-raised px-3 text-ink"

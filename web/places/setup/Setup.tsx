@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { CURRENCIES, showMoney } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import { useSettings, useStudio } from '../../state/studio.ts';
+import { UndoButtons } from '../../history/UndoButtons.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { ChoiceField } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -20,7 +21,10 @@ export function Setup() {
   const set = (ask: Partial<typeof settings>) => void send.command({ kind: 'change-settings', ask }, 'Kept.');
   return (
     <main className="mx-auto grid max-w-5xl gap-x-14 gap-y-8 px-10 py-6 lg:grid-cols-2">
-      <h1 className="text-[28px] lg:col-span-2">Setup</h1>
+      <header className="flex items-center lg:col-span-2">
+        <h1 className="mr-auto text-[28px]">Setup</h1>
+        <UndoButtons place="setup" />
+      </header>
       <section className="flex flex-col gap-2" aria-label="Studio">
         <h2 className="text-xl">Studio</h2>
         <form

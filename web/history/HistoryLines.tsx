@@ -1,0 +1,65 @@
+import { Popover } from 'radix-ui';
+import type { LogLine } from '#contract';
+import { useSend } from '../state/send.ts';
+import { Button } from '../ui/Button.tsx';
+import { momentWords } from '../ui/dates.ts';
+
+interface HistoryLinesProps {
+  readonly lines: readonly LogLine[];
+  readonly locale: string;
+  readonly label: string;
+}
+
+/** What happened, line by line; each can be opened, and taken back where nothing rests on it. */
+export function HistoryLines({ lines, locale, label }: HistoryLinesProps) {
+  return (
+    <ol className="grid border-l-2 border-line pl-2 text-[14.5px]" aria-label={label}>
+      {lines.map((line) => (
+        <li key={line.seq}>
+          {line.mayGoBack ? <LineBack line={line} locale={locale} /> : <Words line={line} locale={locale} />}
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function Words({ line, locale }: { line: LogLine; locale: string }) {
+  return (
+    <span className={`block px-1.5 py-1 text-left ${line.mishap ? 'text-risk' : ''}`}>
+      <span className="text-mute">{momentWords(line.at, locale)}</span> {line.words}
+      {line.who && <span className="text-mute"> · {line.who}</span>}
+    </span>
+  );
+}
+
+function LineBack({ line, locale }: { line: LogLine; locale: string }) {
+  const send = useSend();
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="w-full rounded hover:bg-soft data-[state=open]:bg-soft">
+        <Words line={line} locale={locale} />
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="start"
+          sideOffset={4}
+          collisionPadding={8}
+          aria-label={line.words}
+          className="z-40 grid w-72 gap-3 rounded-md border border-strong bg-raised p-4 text-[15px] text-ink shadow-xl"
+        >
+          <p>
+            <b>{line.words}</b>
+            {line.who && ` · ${line.who}`}
+          </p>
+          <p className="text-mute">
+            As if it had never been: glass goes back to its sheet, marks and steps to what they were. Where later work
+            rests on it, it stays.
+          </p>
+          <Popover.Close asChild>
+            <Button onClick={() => void send.putEntryBack(line.seq)}>Take this back</Button>
+          </Popover.Close>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
