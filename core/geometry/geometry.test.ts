@@ -218,6 +218,66 @@ describe('planar map', () => {
     );
     expect(checkMap(crossed)).not.toEqual([]);
   });
+
+  describe('a trace that was broken is told, each in its own way', () => {
+    // Two squares side by side: three lines, two faces, one outside.
+    const map = mapOf(
+      [
+        [0, 0],
+        [10, 0],
+        [10, 10],
+        [0, 10],
+        [20, 0],
+        [20, 10],
+      ],
+      [
+        [0, 1],
+        [1, 2],
+        [2, 3],
+        [3, 0],
+        [1, 4],
+        [4, 5],
+        [5, 2],
+      ],
+    );
+    const sound = facesOf(map);
+    const face = (k: number) => sound.faces[k] as (typeof sound.faces)[number];
+    const outside = sound.outsides[0] as (typeof sound.outsides)[number];
+    it.each<[string, () => Parameters<typeof checkMap>[1], RegExp]>([
+      ['a face is missing', () => ({ ...sound, faces: [face(0)] }), /V − E \+ F is \d, not 2/],
+      [
+        'a face stands twice',
+        () => ({ ...sound, faces: [face(0), face(0)] }),
+        /line \d does not have exactly one side/,
+      ],
+      [
+        'a ring goes along a line twice',
+        () => ({
+          ...sound,
+          faces: [{ ...face(0), rings: [[...(face(0).rings[0] ?? []), face(0).rings[0]?.[0] ?? 0]] }, face(1)],
+        }),
+        /line \d does not have exactly one side/,
+      ],
+      [
+        'a line is walked the wrong way',
+        () => ({ ...sound, outsides: [{ ...outside, ring: outside.ring.map((ref) => ~ref) }] }),
+        /line \d does not have exactly one side/,
+      ],
+      [
+        'one side of one line is left out',
+        () => ({ ...sound, outsides: [{ ...outside, ring: outside.ring.slice(1) }] }),
+        /line \d does not have exactly one side/,
+      ],
+      [
+        'an area is wrong',
+        () => ({ ...sound, faces: [{ ...face(0), areaMm2: face(0).areaMm2 + 0.01 }, face(1)] }),
+        /pieces add up to 200.01 mm², the outline encloses 200 mm²/,
+      ],
+    ])('%s', (_, broken, words) => {
+      expect(checkMap(map, sound)).toEqual([]);
+      expect(checkMap(map, broken()).join(' · ')).toMatch(words);
+    });
+  });
 });
 
 describe('splitting', () => {
@@ -306,8 +366,14 @@ describe('splitting', () => {
     );
   });
   it('nor those of long lines, whose segments are held against each other by runs', () => {
-    const step = fc.tuple(fc.integer({ min: -3, max: 9 }), fc.integer({ min: -5, max: 5 }));
-    const line = fc.tuple(place, fc.array(step, { minLength: 6, maxLength: 50 })).map(([from, steps]) => {
+    // Some go on their way, some curl back over themselves within a few steps.
+    const onwards = fc.tuple(fc.integer({ min: -3, max: 9 }), fc.integer({ min: -5, max: 5 }));
+    const curling = fc.tuple(fc.integer({ min: -6, max: 6 }), fc.integer({ min: -6, max: 6 }));
+    const steps = fc.oneof(
+      fc.array(onwards, { minLength: 6, maxLength: 50 }),
+      fc.array(curling, { minLength: 4, maxLength: 50 }),
+    );
+    const line = fc.tuple(place, steps).map(([from, steps]) => {
       const points = [from];
       for (const [dx, dy] of steps) {
         const [x, y] = points.at(-1) as Point;
@@ -321,6 +387,15 @@ describe('splitting', () => {
       }),
       { numRuns: 150 },
     );
+  });
+  it.each<[string, (along: number) => Point]>([
+    ['level', (along) => [along, 3]],
+    ['upright', (along) => [3, along]],
+  ])('a line that goes back over itself is split where it turned: %s', (_, at) => {
+    const there: [Point, Point] = [at(0), at(10)];
+    const back: [Point, Point] = [at(10), at(4)];
+    const { ends, doubled } = split([there, back]);
+    expect([ends.length / 2, doubled.length / 2]).toEqual([2, 1]);
   });
   it('comes to an end where vertices lie a micrometre apart', () => {
     // The first vertex lies within a micrometre of the line of the others: that segment is the other two.
