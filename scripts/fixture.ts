@@ -26,7 +26,10 @@ async function must(path: string, body: object): Promise<void> {
 }
 const send = (kind: string, ask: object, bench?: string, personId?: string) =>
   must('/commands', { ...envelope(bench, personId), command: { kind, ask } });
-const back = (direction: 'undo' | 'redo', bench = 'bench-a') => must('/put-back', { ...envelope(bench), direction });
+const back = (direction: 'undo' | 'redo', panelId: string, bench?: string, personId?: string) => {
+  const { basis: _, ...who } = envelope(bench, personId);
+  return must('/put-back', { ...who, direction, place: { panelId } });
+};
 const draw = (panel: string, source: string) =>
   must(`/panels/${panel}/cartoon`, { ...envelope(), source, sourceName: `${panel}.svg` });
 const edit = (panel: string, change: object, wish?: object) =>
@@ -131,9 +134,9 @@ await edit('p', {
   ],
 });
 await edit('p', { kind: 'profile', lines: [2, 3], profile: 'f1.2' });
-await back('undo');
-await back('redo');
-await back('undo');
+await back('undo', 'p');
+await back('redo', 'p');
+await back('undo', 'p');
 await edit('p', { kind: 'number', from: 3, to: 33 });
 await send(
   'cut',
@@ -168,8 +171,8 @@ await send(
   'bench-b',
   'bo',
 );
-await back('undo', 'bench-b');
-await back('redo', 'bench-b');
+await back('undo', 'q', 'bench-b', 'bo');
+await back('redo', 'q', 'bench-b', 'bo');
 await send('advance', { panelId: 'p', numbers: [1, 2], to: 'ground' }, 'bench-a', 'ada');
 await send('send-back', { panelId: 'p', numbers: [2], reason: 'rough edge' }, 'bench-a', 'ada');
 await send('break', { panelId: 'p', numbers: [1], reason: 'chipped', minutes: 7, recut: null }, 'bench-a', 'ada');
@@ -207,7 +210,7 @@ await send('advance', { panelId: 'q', numbers: row(1, 9), to: 'leaded' }, 'bench
 await send('solder-joints', { panelId: 'q', side: 'front', joints: [1, 2, 5] }, 'bench-b', 'bo');
 await send('finish-step', { panelId: 'q', step: 'solder-front' }, 'bench-b', 'bo');
 await send('solder-joints', { panelId: 'q', side: 'back', joints: [3] }, 'bench-a', 'ada');
-await back('undo');
+await back('undo', 'q', 'bench-a', 'ada');
 await send('finish-step', { panelId: 'q', step: 'solder-back' }, 'bench-b', 'bo');
 await send('finish-step', { panelId: 'q', step: 'cement' }, 'bench-b', 'bo');
 await send('start-clock', { id: 'h1', personId: 'ada', panelId: 'p', stage: 'cutting' });
