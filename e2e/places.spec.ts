@@ -172,3 +172,25 @@ test.describe('undo', () => {
     await expect(page.getByText(/changed on another screen since|has changed|have changed/)).toBeVisible();
   });
 });
+
+test('seven tabs of one browser share one line, and all of them stay in step', async ({ context }) => {
+  const tabs = await Promise.all(Array.from({ length: 7 }, () => context.newPage()));
+  for (const tab of tabs) {
+    await tab.goto(`${BASE}/panels/lantern/bench`);
+    await expect(tab.getByTestId('counts')).toContainText('foiled');
+  }
+  const [first] = tabs;
+  if (!first) throw new Error('no tab');
+  const before = await first.getByTestId('counts').innerText();
+  await first.getByLabel(/Tally line/).fill('26 in place');
+  await first.keyboard.press('Enter');
+  await expect(first.getByTestId('counts')).not.toHaveText(before);
+  const after = await first.getByTestId('counts').innerText();
+  for (const tab of tabs) await expect(tab.getByTestId('counts')).toHaveText(after, { timeout: 2000 });
+  // A tab that is closed takes nothing away from the others.
+  await first.close();
+  const [, second, third] = tabs;
+  if (!second || !third) throw new Error('no tab');
+  await second.getByRole('button', { name: /^Take back:/ }).click();
+  await expect(third.getByTestId('counts')).toHaveText(before, { timeout: 2000 });
+});

@@ -16,7 +16,7 @@ const server = await testServer({ folder });
 let n = 0;
 const envelope = (bench = 'bench-a', personId: string | null = null) => ({
   commandId: `fixture-${String(n++).padStart(5, '0')}`,
-  basis: Number.MAX_SAFE_INTEGER,
+  basis: server.desk.seq,
   personId,
   bench,
 });

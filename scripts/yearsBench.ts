@@ -5,7 +5,7 @@ import { request } from 'node:http';
 import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { gunzipSync } from 'node:zlib';
-import type { JobsAnswer, LiveMessage, RackAnswer, TodayAnswer } from '#contract';
+import type { Accepted, JobsAnswer, LiveMessage, RackAnswer, StudioAnswer, TodayAnswer } from '#contract';
 import type { Row } from './besideLibrary.ts';
 import { makeYears } from './years.ts';
 
@@ -256,10 +256,14 @@ async function fetched<T>(base: string, path: string): Promise<{ body: T; bytes:
   });
 }
 
+/** What each server has said last of how far its log goes. */
+const positions = new Map<string, number>();
+
 async function submit(base: string, kind: string, ask: unknown): Promise<void> {
+  const basis = positions.get(base) ?? (await fetched<StudioAnswer>(base, '/studio')).body.seq;
   const body = {
     commandId: randomUUID(),
-    basis: Number.MAX_SAFE_INTEGER,
+    basis,
     personId: null,
     bench: 'years',
     command: { kind, ask },
@@ -270,7 +274,7 @@ async function submit(base: string, kind: string, ask: unknown): Promise<void> {
     body: JSON.stringify(body),
   });
   if (!response.ok) throw new Error(`${kind}: ${await response.text()}`);
-  await response.arrayBuffer();
+  positions.set(base, ((await response.json()) as Accepted).seq);
 }
 
 const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0;

@@ -124,7 +124,7 @@ export class Desk {
     const target = entry && backOf(entry, this.state);
     const touched = entry ? restingOn(this.store.book.after(entry.seq), isPassedOver) : new Map<string, Set<string>>();
     const ask = { target, direction: target?.direction ?? direction, touched };
-    return { command: { kind: 'put-back', ask }, basis: Number.MAX_SAFE_INTEGER };
+    return { command: { kind: 'put-back', ask }, basis: this.seq };
   }
 
   acceptDrawing(
@@ -145,6 +145,7 @@ export class Desk {
       const wish = asked();
       if ('refusal' in wish) return wish;
       const { command, basis, drawing } = wish;
+      if (basis > this.seq) return { refusal: { code: 'ahead' } };
       const now: Circumstance = { at, seq: this.seq + 1, personId, bench };
       const outcome = decide(this.state, command, now, basis, store.book);
       if ('refusal' in outcome) return { refusal: this.#withMeanwhile(outcome.refusal, command, basis, bench) };

@@ -107,13 +107,19 @@ describe('commands', () => {
     expect([first.again, second.again, first.seq === second.seq]).toEqual([false, true, true]);
     expect((await rack()).stock[0]?.areaMm2).toBe(60_000 - 2460);
   });
+  it('of a screen that has seen more than the log holds are refused: an older copy was put back', async () => {
+    await panelWithGlass(server);
+    const ahead = await server.send('/commands', { ...cut([1]), basis: (await seq()) + 1 });
+    expect(ahead).toMatchObject({ status: 409, body: { refusal: { code: 'ahead' } } });
+    expect((await server.send('/commands', { ...cut([1]), basis: await seq() })).status).toBe(200);
+  });
   it('made on stale state are refused with what happened meanwhile', async () => {
     await panelWithGlass(server);
     await server.send('/commands', cut([1, 2]));
     const basis = await seq();
     await server.send(
       '/commands',
-      command('advance', { panelId: 'p', numbers: [1], to: 'ground' }, { personId: 'ada', bench: 'bench-b' }),
+      command('advance', { panelId: 'p', numbers: [1], to: 'ground' }, { personId: 'ada', bench: 'bench-b', basis }),
     );
     const late = await server.send(
       '/commands',

@@ -60,7 +60,7 @@ let n = 0;
 /** A command as a screen sends it. */
 export const command = (kind: string, ask: unknown, more: Record<string, unknown> = {}) => ({
   commandId: `test-command-${Date.now()}-${n++}`,
-  basis: Number.MAX_SAFE_INTEGER,
+  basis: 0,
   personId: null,
   bench: 'bench-a',
   command: { kind, ask },

@@ -85,6 +85,8 @@ const REFUSALS = {
   'nothing-to-redo': () => 'There is nothing of yours to do again here.',
   'asks-first': ({ name }) => `“${name}” is a large step; say that you want it taken back.`,
   'taken-back': ({ name }) => `“${name}” is taken back already.`,
+  ahead: () =>
+    'This screen has seen more than the studio holds: an older copy was put back. Look again, then repeat it.',
   'changed-since': changed,
   stale: changed,
 } as const satisfies Readonly<Record<string, (telling: Telling) => string>>;

@@ -30,9 +30,9 @@ export const WEB_ARROWS: Readonly<Record<string, readonly string[]>> = {
   'web/history': ['web/state', 'web/ui'],
   'web/labour': ['web/state', 'web/ui'],
   'web/panel': ['web/state', 'web/ui'],
-  'web/state': [],
+  'web/state': ['web/worker'],
   'web/ui': [],
-  'web/worker': [],
+  'web/worker': ['web/state'],
 };
 
 /** Packages that a room must not bring in. */

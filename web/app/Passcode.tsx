@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../state/api.ts';
+import { listenAgain } from '../state/live.ts';
 import { Button } from '../ui/Button.tsx';
 import { TextField } from '../ui/Field.tsx';
 
@@ -12,6 +13,7 @@ export function Passcode() {
   const enter = async () => {
     try {
       await api.enter(passcode);
+      listenAgain();
       await client.invalidateQueries();
     } catch (error) {
       setProblem(error instanceof Error ? error.message : String(error));

@@ -8,12 +8,13 @@ import {
   type UseQueryResult,
 } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
-import type { CartoonAnswer, LiveMessage, PanelAnswer, RackAnswer, StudioAnswer, UndoAnswer } from '#contract';
+import type { CartoonAnswer, PanelAnswer, RackAnswer, StudioAnswer, UndoAnswer } from '#contract';
 import type { Sketch } from '#core/cartoon';
 import { DEFAULT_SETTINGS, Studio, type Settings, type TableName, type Tables, type UndoPlace } from '#core/bench';
 import { api, ApiError } from './api.ts';
 import { useBench } from './bench.ts';
 import { heard } from './freshness.ts';
+import { listen } from './live.ts';
 
 export type { PanelRow, PieceRow, StockRow } from '#core/bench';
 
@@ -144,18 +145,12 @@ export function useSettings(): Settings {
 /** Listens for what other screens do and fetches what changed. */
 export function useLive(): void {
   const client = useQueryClient();
-  useEffect(() => {
-    const source = new EventSource('/api/live');
-    let hasBegun = false;
-    source.onopen = () => {
-      hasBegun = false;
-    };
-    source.onmessage = (event: MessageEvent<string>) => {
-      const { seq, databaseId, touched } = JSON.parse(event.data) as LiveMessage;
-      if (hasBegun) void heard.change(client, seq, touched);
-      else heard.begin(client, seq, databaseId);
-      hasBegun = true;
-    };
-    return () => source.close();
-  }, [client]);
+  useEffect(
+    () =>
+      listen(({ kind, message: { seq, databaseId, touched } }) => {
+        if (kind === 'change') void heard.change(client, seq, touched);
+        else heard.begin(client, seq, databaseId);
+      }),
+    [client],
+  );
 }
