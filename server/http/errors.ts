@@ -14,14 +14,15 @@ export function catchAll(report: (error: unknown) => void) {
     // Whoever asked has gone; there is nobody to answer.
     if (error instanceof JobEnded && error.end === 'given-up') return void res.end();
     if (res.headersSent) return next(error);
-    const { type, code } = (error ?? {}) as { type?: string; code?: string };
+    const { type, code, status } = (error ?? {}) as { type?: string; code?: string; status?: number };
     if (type === 'entity.too.large')
       return sendError(
         res,
         'too-large',
         'This file is larger than 30 MB; leave pictures out and save it again. Nothing was changed.',
       );
-    if (type === 'entity.parse.failed' || type === 'encoding.unsupported')
+    // Whatever else was wrong with the asking itself: its address, its packing, its letters.
+    if (status !== undefined && status >= 400 && status < 500)
       return sendError(res, 'bad-input', 'This was not understood; nothing was changed.');
     if (code === 'SQLITE_FULL' || code === 'ENOSPC' || code === 'SQLITE_IOERR_WRITE') {
       report(error);

@@ -4,9 +4,10 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Database from 'better-sqlite3';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { applied, differences, QUESTIONS, replay, Studio, type Question, type RowChange } from '#core/bench';
+import { differences, QUESTIONS, replay, type Question, type RowChange } from '#core/bench';
 import { smallStudio, type SmallStudio } from '../../core/test/smallStudio.ts';
 import { checkStudio } from '../checkStudio.ts';
+import { writeStudio } from '../testServer.ts';
 import { Store } from './store.ts';
 
 const MIGRATIONS = fileURLToPath(new URL('./migrations', import.meta.url));
@@ -22,31 +23,7 @@ afterEach(() => {
 });
 
 /** The drawing that the small studio's panel names has to be there: here it is empty. */
-function keepEmptyDrawing(): void {
-  store.drawings.keep({
-    id: 'k',
-    panelId: 'p',
-    at: 0,
-    sourceName: 'test.svg',
-    source: '<svg/>',
-    allowance: smallStudio().studio.get('panels', 'p')?.allowance as never,
-    reading: { cartoon: { pieces: [] } as never, findings: [], repairs: [], toleranceMm: 0 },
-    study: { cuts: [], cuttability: [] },
-    rules: '1',
-    sketch: {},
-  });
-}
-
-/** Writes a studio made in memory, entry by entry, as a server would have. */
-function write({ log }: SmallStudio): void {
-  keepEmptyDrawing();
-  const studio = new Studio();
-  for (const entry of log) {
-    const changes = applied(studio, entry.happening, entry);
-    store.atOnce(() => store.record(entry, changes, 'p'));
-    studio.absorb(changes, entry.seq);
-  }
-}
+const write = (small: SmallStudio) => writeStudio(store, small);
 
 const worked = (): SmallStudio => {
   const s = smallStudio();
