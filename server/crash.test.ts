@@ -1,5 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -89,7 +91,7 @@ it('killed in a burst of commands, three times over: every acknowledged one is t
 
 it.each([
   [
-    'a port that is in use',
+    'a port that Nelvik has already, on other data',
     async (folder: string) => {
       const { child, base } = await start(folder);
       const said = await outcome({
@@ -99,7 +101,31 @@ it.each([
       child.kill();
       return said;
     },
+    /Another Nelvik, on other data, is at http:\/\/127\.0\.0\.1:\d+ already; open that one, or choose another port/,
+  ],
+  [
+    'a port that something else has',
+    async (folder: string) => {
+      const other = createServer((_req, res) => res.end('hello')).listen(0, '127.0.0.1');
+      await new Promise((up) => other.once('listening', up));
+      const { port } = other.address() as AddressInfo;
+      const said = await outcome({ NELVIK_DATA: folder, PORT: String(port) });
+      other.closeAllConnections();
+      other.close();
+      return said;
+    },
     /Port \d+ is in use; stop what runs there or choose another/,
+  ],
+  [
+    'data that a Nelvik runs on already',
+    async (folder: string) => {
+      const { child } = await start(folder);
+      const said = await outcome({ NELVIK_DATA: folder });
+      child.kill();
+      await new Promise((gone) => child.once('exit', gone));
+      return said;
+    },
+    /Nelvik already runs on this data, at http:\/\/127\.0\.0\.1:\d+; open that one, or stop it first/,
   ],
   [
     'a folder that cannot be written',
@@ -116,6 +142,53 @@ it.each([
   expect(text.trim().split('\n')).toHaveLength(1);
   expect(text).toMatch(words);
 });
+
+it('the owner of a folder is gone with its process, however that ended; nothing is left in the way', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'nelvik-owner-'));
+  try {
+    for (const end of ['SIGKILL', 'SIGTERM', 'SIGKILL'] as const) {
+      const { child } = await start(folder);
+      const gone = new Promise((done) => child.once('exit', done));
+      child.kill(end);
+      await gone;
+    }
+    const { child, base } = await start(folder);
+    expect((await fetch(`${base}/api/studio`)).status).toBe(200);
+    child.kill();
+    await new Promise((done) => child.once('exit', done));
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}, 60_000);
+
+it('the terminal is closed: the one file, copied by itself, holds every acknowledged command', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'nelvik-hangup-'));
+  const copy = mkdtempSync(join(tmpdir(), 'nelvik-copy-'));
+  try {
+    const { child, base } = await start(folder);
+    const gone = new Promise((done) => child.once('exit', done));
+    const ids: string[] = [];
+    for (let i = 0; i < 100; i++) {
+      const body = command('save-commission', { id: `c${i}`, title: `Job ${i}`, client: '', due: null, note: '' });
+      const { ok } = await fetch(`${base}/api/commands`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      });
+      if (ok) ids.push(body.commandId);
+    }
+    child.kill('SIGHUP');
+    expect(await gone).toBe(0);
+    copyFileSync(join(folder, 'nelvik.sqlite'), join(copy, 'nelvik.sqlite'));
+    const store = new Store(copy, MIGRATIONS);
+    expect(ids).toHaveLength(100);
+    expect(ids.filter((id) => store.book.seqOf(id) === null)).toEqual([]);
+    expect(checkStudio(store)).toEqual([]);
+    store.close();
+  } finally {
+    for (const one of [folder, copy]) rmSync(one, { recursive: true, force: true });
+  }
+}, 60_000);
 
 function outcome(env: Record<string, string>): Promise<{ code: number | null; text: string }> {
   const child = spawn(process.execPath, [MAIN], {

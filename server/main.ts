@@ -5,6 +5,7 @@ import { makeApp } from './app.ts';
 import { Desk } from './desk.ts';
 import { isLoopback } from './http/access.ts';
 import { openStore } from './openStore.ts';
+import { isNelvikAt, own } from './owner.ts';
 
 const say = (words: string) => process.stdout.write(`${words}\n`);
 const stop = (words: string): never => {
@@ -23,6 +24,8 @@ if (!isLoopback(host) && !passcode)
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
+const owned = own(folder);
+const owner = 'problem' in owned ? stop(owned.problem) : owned;
 const opened = openStore(folder, here('./migrations'));
 const desk = new Desk('problem' in opened ? stop(opened.problem) : opened.store);
 const { app, close } = makeApp({
@@ -36,22 +39,39 @@ const { app, close } = makeApp({
 });
 const server = app.listen(port, host, (error?: NodeJS.ErrnoException) => {
   if (error) {
-    if (error.code === 'EADDRINUSE')
-      stop(`Port ${port} is in use; stop what runs there or choose another: PORT=${port + 1} npm start`);
+    if (error.code === 'EADDRINUSE') return void portTaken();
     if (error.code === 'EACCES')
       stop(`Port ${port} may not be opened here; choose one above 1024: PORT=4180 npm start`);
     throw error;
   }
   const address = server.address();
   const actual = typeof address === 'object' && address ? address.port : port;
-  say(`Nelvik is at http://${host === '0.0.0.0' ? 'localhost' : host}:${actual}  (data in ${folder})`);
+  const url = `http://${host === '0.0.0.0' ? 'localhost' : host}:${actual}`;
+  owner.tellAddress(url);
+  say(`Nelvik is at ${url}  (data in ${folder})`);
 });
 
-for (const signal of ['SIGINT', 'SIGTERM'] as const) {
+async function portTaken(): Promise<void> {
+  const url = `http://127.0.0.1:${port}`;
+  const other = `choose another port: PORT=${port + 1} npm start`;
+  stop(
+    (await isNelvikAt(url))
+      ? `Another Nelvik, on other data, is at ${url} already; open that one, or ${other}`
+      : `Port ${port} is in use; stop what runs there or ${other}`,
+  );
+}
+
+/** Whoever copies the one file of a studio finds in it what was done until a moment ago. */
+const FOLD_MS = 30_000;
+setInterval(() => desk.store.fold(), FOLD_MS).unref();
+
+// A terminal that is closed (SIGHUP) ends it as properly as a key does.
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) {
   process.on(signal, () => {
     close();
     server.close(() => {
       desk.store.close();
+      owner.release();
       process.exit(0);
     });
     server.closeAllConnections();
