@@ -1,6 +1,6 @@
 // `npm start` and `npm run demo`: install, build, (fill the demo,) serve.
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, rmSync } from 'node:fs';
+import { existsSync } from 'node:fs';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
 import { build, install, ROOT } from './setUp.mjs';
@@ -15,12 +15,15 @@ await build();
 
 if (demo) {
   const database = join(env.NELVIK_DATA, 'nelvik.sqlite');
-  if (fresh) for (const end of ['', '-wal', '-shm']) rmSync(database + end, { force: true });
-  if (!existsSync(database)) {
-    const { status } = spawnSync(process.execPath, [join(ROOT, 'dist/server/demo.mjs')], {
-      env,
-      stdio: ['ignore', 2, 2],
-    });
+  if (fresh || !existsSync(database)) {
+    const { status } = spawnSync(
+      process.execPath,
+      [join(ROOT, 'dist/server/demo.mjs'), ...(fresh ? ['--fresh'] : [])],
+      {
+        env,
+        stdio: ['ignore', 2, 2],
+      },
+    );
     if (status !== 0) process.exit(status ?? 1);
   }
 }
@@ -29,5 +32,5 @@ const server = spawn(process.execPath, ['--enable-source-maps', join(ROOT, 'dist
   env,
   stdio: 'inherit',
 });
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));

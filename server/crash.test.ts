@@ -133,6 +133,12 @@ it.each([
     /cannot write to .*set NELVIK_DATA/,
   ],
   ['an open address without a passcode', () => outcome({ HOST: '0.0.0.0' }), /set a studio passcode/],
+  [
+    'an empty passcode, which is none',
+    () => outcome({ HOST: '0.0.0.0', NELVIK_PASSCODE: '  ' }),
+    /set a studio passcode/,
+  ],
+  ['a passcode too short', () => outcome({ NELVIK_PASSCODE: '12345' }), /must have at least 6 characters/],
   ['a port that is no number', () => outcome({ PORT: 'many' }), /PORT must be a number/],
 ])('%s is told in one line', async (_, run, words) => {
   const folder = mkdtempSync(join(tmpdir(), 'nelvik-start-'));

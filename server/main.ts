@@ -16,10 +16,14 @@ const stop = (words: string): never => {
 const port = Number(process.env.PORT ?? 4180);
 const host = process.env.HOST ?? '127.0.0.1';
 const folder = process.env.NELVIK_DATA ?? join(homedir(), 'nelvik');
-const passcode = process.env.NELVIK_PASSCODE ?? null;
+// An empty passcode is none; one that can be tried out in an afternoon is none either.
+const LEAST_PASSCODE = 6;
+const passcode = process.env.NELVIK_PASSCODE?.trim() || null;
 if (!Number.isInteger(port) || port < 0 || port > 65_535)
   stop(`PORT must be a number from 1 to 65535, not “${process.env.PORT}”.`);
-if (!isLoopback(host) && !passcode)
+if (passcode !== null && passcode.length < LEAST_PASSCODE)
+  stop(`NELVIK_PASSCODE must have at least ${LEAST_PASSCODE} characters.`);
+if (!isLoopback(host) && passcode === null)
   stop('To open Nelvik to other devices set a studio passcode too: NELVIK_PASSCODE=… HOST=0.0.0.0 npm start');
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url));
