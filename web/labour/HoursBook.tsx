@@ -55,7 +55,7 @@ export function HoursBook({ hours, panelId, reader, settings }: HoursBookProps) 
               onClick={() =>
                 void send.command(
                   { kind: 'remove-hours', ask: { entryId: h.id } },
-                  'Taken out; undo on the bench brings it back.',
+                  'Taken out; undo brings it back.',
                 )
               }
             >

@@ -28,7 +28,7 @@ export function Setup() {
       <section className="flex flex-col gap-2" aria-label="Studio">
         <h2 className="text-xl">Studio</h2>
         <form
-          className="grid grid-cols-[1fr_auto] items-center gap-2"
+          className="grid grid-cols-[1fr_auto] items-start gap-2"
           onSubmit={(e) => {
             e.preventDefault();
             set({ studio: (studio ?? settings.studio).trim() });
@@ -36,7 +36,7 @@ export function Setup() {
           }}
         >
           <TextField label="Name" value={studio ?? settings.studio} onChange={(e) => setStudio(e.target.value)} />
-          <Button type="submit" disabled={studio === null || studio.trim() === ''}>
+          <Button type="submit" className="mt-[25px]" disabled={studio === null || studio.trim() === ''}>
             Keep
           </Button>
         </form>
