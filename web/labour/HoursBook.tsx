@@ -53,10 +53,7 @@ export function HoursBook({ hours, panelId, reader, settings }: HoursBookProps) 
               look="quiet"
               className="px-1.5 text-[15px] font-normal"
               onClick={() =>
-                void send.command(
-                  { kind: 'remove-hours', ask: { entryId: h.id } },
-                  'Taken out; undo brings it back.',
-                )
+                void send.command({ kind: 'remove-hours', ask: { entryId: h.id } }, 'Taken out; undo brings it back.')
               }
             >
               Take out

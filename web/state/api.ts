@@ -4,10 +4,10 @@ import type { Sketch } from '#core/cartoon';
 
 /** A refusal from the server, or no answer at all: `words` is what the user reads. */
 export class ApiError extends Error {
-  readonly code: ErrorAnswer['error'] | 'no-answer';
+  readonly code: ErrorAnswer['error'] | 'no-answer' | 'given-up';
   readonly refusal: ErrorAnswer['refusal'];
 
-  constructor(code: ErrorAnswer['error'] | 'no-answer', words: string, refusal?: ErrorAnswer['refusal']) {
+  constructor(code: ErrorAnswer['error'] | 'no-answer' | 'given-up', words: string, refusal?: ErrorAnswer['refusal']) {
     super(words);
     this.code = code;
     this.refusal = refusal;

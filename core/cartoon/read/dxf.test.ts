@@ -116,6 +116,37 @@ describe('DXF', () => {
     );
     expect(reading.cartoon.pieces.find((p) => p.number === 7)?.centroid[1]).toBeCloseTo(20, 3);
   });
+  describe('a spline is a line of its layer, like any other', () => {
+    // A straight spline across a square of two layers; what is said of it beside its points decides whether it counts.
+    const across = (...more: (string | number)[]) =>
+      groups(0, 'SPLINE', 5, 'A1', ...more, 70, 8, 71, 1, 40, 0, 40, 0, 40, 1, 40, 1, 10, 0, 20, 40, 10, 100, 20, 40);
+    const layer = (name: string, colour: number) => groups(0, 'LAYER', 2, name, 70, 0, 62, colour);
+    const tables = groups(0, 'TABLE', 2, 'LAYER', 70, 2) + layer('glass', 7) + layer('old', -7) + groups(0, 'ENDTAB');
+    const panes = (...more: (string | number)[]) => {
+      const reading = read(dxf(square + across(...more), { tables }));
+      return [reading.cartoon.pieces.length, reading.findings.map((f) => f.kind).join()] as const;
+    };
+    it.each<[string, (string | number)[], number]>([
+      ['on a layer that is shown', [8, 'glass'], 2],
+      ['on one that is switched off', [8, 'old'], 1],
+      ['drawn through', [8, 'glass', 6, 'CONTINUOUS'], 2],
+      ['dashed', [8, 'glass', 6, 'DASHED'], 1],
+      ['seen', [8, 'glass', 60, 0], 2],
+      ['not seen', [8, 'glass', 60, 1], 1],
+      ['in the drawing', [8, 'glass', 67, 0], 2],
+      ['on a sheet of paper', [8, 'glass', 67, 1], 1],
+    ])('%s', (_, more, pieces) => expect(panes(...more)[0]).toBe(pieces));
+    it('and its layer is listed', () => {
+      expect(read(dxf(square + across(8, 'old'), { tables })).layers).toContainEqual({
+        name: 'old',
+        hidden: true,
+        shapes: 1,
+      });
+      expect(readCartoon(dxf(square + across(8, 'old'), { tables }), { layersIn: ['old'] })).toMatchObject({
+        cartoon: { pieces: [{}, {}] },
+      });
+    });
+  });
   it('says when the weights of a spline cannot be used', () => {
     const kinds = (source: string) => read(source).findings.map((f) => f.kind);
     expect(kinds(dxf(circleSpline(50)))).not.toContain('weights-ignored');

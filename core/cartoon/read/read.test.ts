@@ -23,6 +23,16 @@ describe('markup', () => {
       2,
     );
   });
+  it.each([99_000, 101_000, 300_000])(
+    'a comment of %d letters is passed over, and what stands round it is read',
+    (n) => {
+      const long = `<!--${'x'.repeat(n)}-->`;
+      const children = root(`<svg><a/>${long}<b/><!-- short --><c/>${long}${long}<d/></svg>`).children[0]?.children;
+      expect(children?.map((node) => node.name)).toEqual(['a', 'b', 'c', 'd']);
+      const open = root(`<svg><a/>${long}<b/><!--${'y'.repeat(n)}`).children[0]?.children;
+      expect(open?.map((node) => node.name)).toEqual(['a', 'b']);
+    },
+  );
   it('keeps the text of CDATA', () => {
     expect(root('<svg><style><![CDATA[.a{fill:none}]]></style></svg>').children[0]?.children[0]?.text).toBe(
       '.a{fill:none}',
