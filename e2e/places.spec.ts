@@ -120,6 +120,41 @@ test('the server gone for a while: the step waits and is done once', async ({ pa
   await expect(page.getByTestId('counts')).toContainText('10 foiled · 20 in place');
 });
 
+test('what is done while the server is away outlives the page, goes in order, and counts once', async ({ page }) => {
+  await page.goto(`${BASE}/panels/lantern/bench`);
+  const counts = page.getByTestId('counts');
+  const line = page.getByLabel(/Tally line/);
+  await expect(counts).toContainText('in place');
+  const before = await counts.innerText();
+  // Everything but the steps themselves is answered: as if the network were bad.
+  await page.route('**/api/commands', (route) => route.abort());
+  for (const text of ['28 in place', '29 in place', '30 in place']) {
+    await line.fill(text);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.getByText(/3 steps wait here and go off as soon as it does/)).toBeVisible();
+  page.on('dialog', (dialog) => void dialog.accept());
+  await page.reload();
+  await expect(page.getByText(/3 steps wait here/)).toBeVisible();
+  await page.getByRole('button', { name: 'Look at them' }).click();
+  const list = page.getByRole('dialog', { name: 'Steps on their way' });
+  await expect(list.getByRole('listitem')).toHaveCount(3);
+  await list.getByRole('listitem').filter({ hasText: '30 in place' }).getByRole('button', { name: 'Give up' }).click();
+  await expect(list.getByRole('listitem')).toHaveCount(2);
+  await page.keyboard.press('Escape');
+  await page.unroute('**/api/commands');
+  await expect(page.getByText('From before: 28 in place.')).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText('From before: 29 in place.')).toBeVisible();
+  await expect(page.getByText(/wait here/)).toHaveCount(0);
+  await expect(counts).not.toHaveText(before);
+  const back = page.getByRole('button', { name: /^Take back:/ });
+  await expect(back).toHaveAccessibleName('Take back: 29 in place');
+  await back.click();
+  await expect(back).toHaveAccessibleName('Take back: 28 in place');
+  await back.click();
+  await expect(counts).toHaveText(before);
+});
+
 test.describe('undo', () => {
   const back = (page: Page) => page.getByRole('button', { name: /^Take back:/ });
   const again = (page: Page) => page.getByRole('button', { name: /^Do again:/ });

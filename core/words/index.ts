@@ -6,6 +6,7 @@ export {
   repairWords,
   scoreWords,
 } from './findings.ts';
+export { askedWords } from './asked.ts';
 export { borderMarks, hiddenWords, lineWords, type BorderMark } from './border.ts';
 export { nextStep, nextThing, progressOf, standingWords, tallyOf, waitOf, type NextThing } from './next.ts';
 export { drawingRefusalWords } from './drawingRefusals.ts';

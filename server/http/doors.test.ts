@@ -8,7 +8,8 @@ import { randomWork } from '../../core/test/randomWork.ts';
 import { smallStudio } from '../../core/test/smallStudio.ts';
 import { checkStudio } from '../checkStudio.ts';
 import { Store } from '../store/store.ts';
-import { command, MIGRATIONS, testServer, writeStudio } from '../testServer.ts';
+import { writeStudio } from '../test/writeStudio.ts';
+import { command, MIGRATIONS, testServer } from '../testServer.ts';
 
 type Server = Awaited<ReturnType<typeof testServer>>;
 /** A server on the studio that random work goes on in. */

@@ -7,7 +7,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { differences, QUESTIONS, replay, type Question, type RowChange } from '#core/bench';
 import { smallStudio, type SmallStudio } from '../../core/test/smallStudio.ts';
 import { checkStudio } from '../checkStudio.ts';
-import { writeStudio } from '../testServer.ts';
+import { writeStudio } from '../test/writeStudio.ts';
 import { Store } from './store.ts';
 
 const MIGRATIONS = fileURLToPath(new URL('./migrations', import.meta.url));

@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../state/api.ts';
 import { listenAgain } from '../state/live.ts';
+import { outbox } from '../state/outboxHere.ts';
 import { Button } from '../ui/Button.tsx';
 import { TextField } from '../ui/Field.tsx';
 
@@ -14,6 +15,7 @@ export function Passcode() {
     try {
       await api.enter(passcode);
       listenAgain();
+      outbox.again();
       await client.invalidateQueries();
     } catch (error) {
       setProblem(error instanceof Error ? error.message : String(error));

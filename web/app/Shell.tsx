@@ -5,6 +5,7 @@ import { ApiError } from '../state/api.ts';
 import { useBench } from '../state/bench.ts';
 import { useLive, useStudio } from '../state/studio.ts';
 import { LargeStepQuestion } from '../history/LargeStepQuestion.tsx';
+import { StepsOnTheWay } from '../history/StepsOnTheWay.tsx';
 import { Mishap } from './Mishap.tsx';
 import { Passcode } from './Passcode.tsx';
 import { PANEL_PLACE, PLACES, STEPS } from './places.tsx';
@@ -24,31 +25,34 @@ export function Shell() {
     <>
       <div className="grid h-dvh grid-cols-[76px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] overflow-hidden">
         <Rail />
-        <div className="relative min-h-0 min-w-0 overflow-y-auto focus-visible:outline-none" tabIndex={0}>
-          {data ? (
-            <Mishap place={pathname}>
-              <Suspense fallback={<Opening words="Opening the place …" />}>
-                <Routes>
-                  {PLACES.map(([path, Place]) => (
-                    <Route key={path} path={path} element={<Place />} />
-                  ))}
-                  <Route path="/panels/:panelId" element={<PANEL_PLACE />}>
-                    <Route index element={<Navigate to="bench" replace />} />
-                    {STEPS.map(([path, Step]) => (
-                      <Route key={path} path={path} element={<Step />} />
+        <div className="flex min-h-0 min-w-0 flex-col">
+          <StepsOnTheWay />
+          <div className="relative min-h-0 min-w-0 flex-1 overflow-y-auto focus-visible:outline-none" tabIndex={0}>
+            {data ? (
+              <Mishap place={pathname}>
+                <Suspense fallback={<Opening words="Opening the place …" />}>
+                  <Routes>
+                    {PLACES.map(([path, Place]) => (
+                      <Route key={path} path={path} element={<Place />} />
                     ))}
-                    <Route
-                      path="*"
-                      element={<p className="px-6 text-mute">There is no such step; choose one above.</p>}
-                    />
-                  </Route>
-                  <Route path="*" element={<NoPlace />} />
-                </Routes>
-              </Suspense>
-            </Mishap>
-          ) : (
-            <Opening words={error ? error.message : 'Opening the studio …'} />
-          )}
+                    <Route path="/panels/:panelId" element={<PANEL_PLACE />}>
+                      <Route index element={<Navigate to="bench" replace />} />
+                      {STEPS.map(([path, Step]) => (
+                        <Route key={path} path={path} element={<Step />} />
+                      ))}
+                      <Route
+                        path="*"
+                        element={<p className="px-6 text-mute">There is no such step; choose one above.</p>}
+                      />
+                    </Route>
+                    <Route path="*" element={<NoPlace />} />
+                  </Routes>
+                </Suspense>
+              </Mishap>
+            ) : (
+              <Opening words={error ? error.message : 'Opening the studio …'} />
+            )}
+          </div>
         </div>
       </div>
       <LargeStepQuestion />

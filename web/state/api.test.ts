@@ -15,14 +15,14 @@ describe('what the page hears from the server', () => {
   it('an answer is handed on as it is', async () => {
     const fetched = vi.fn(answer(200, { seq: 7, again: false }));
     vi.stubGlobal('fetch', fetched);
-    expect(await api.editDrawing('p 1', { edit: 'x' })).toEqual({ seq: 7, again: false });
+    expect(await api.takeCartoon('p 1', { edit: 'x' })).toEqual({ seq: 7, again: false });
     const [path, init] = fetched.mock.calls[0] as unknown as [string, RequestInit];
-    expect(path).toBe('/api/panels/p%201/edit');
+    expect(path).toBe('/api/panels/p%201/cartoon');
     expect(init).toMatchObject({ method: 'POST', body: '{"edit":"x"}' });
   });
   it('a refusal keeps its code and its sentence', async () => {
     vi.stubGlobal('fetch', answer(409, { error: 'refused', words: 'Glass of Heron is cut already.' }));
-    const error = await failing(api.submit({}));
+    const error = await failing(api.step('/commands', {}));
     expect([error.code, error.message]).toEqual(['refused', 'Glass of Heron is cut already.']);
   });
   it('no server is told as that, so that the step can wait', async () => {

@@ -70,9 +70,8 @@ export const api = {
     return { id, ...drawing, ...study };
   },
   sketch: (id: string) => ask<Sketch>(`/drawings/${at(id)}/sketch`),
-  submit: (body: unknown) => post<Accepted>('/commands', body),
-  putBack: (body: unknown) => post<Accepted>('/put-back', body),
+  /** One step from the outbox. */
+  step: (path: string, body: object) => post<Accepted>(path, body),
   takeCartoon: (panelId: string, body: unknown) => post<Accepted>(`/panels/${at(panelId)}/cartoon`, body),
-  editDrawing: (panelId: string, body: unknown) => post<Accepted>(`/panels/${at(panelId)}/edit`, body),
   enter: (passcode: string) => post<{ ok: true }>('/enter', { passcode }),
 };

@@ -44,7 +44,7 @@ beforeEach(() => {
       sources.push(new FakeSource());
       return last();
     },
-    ({ kind, message }: Heard) => heard.push([kind, message.seq]),
+    (news: Heard) => heard.push([news.kind, news.kind === 'lost' ? 0 : news.message.seq]),
   );
 });
 afterEach(() => {
@@ -63,6 +63,7 @@ describe('the line to the server', () => {
     expect(heard).toEqual([
       ['begin', 7],
       ['change', 8],
+      ['lost', 0],
       ['begin', 9],
     ]);
     expect(sources).toHaveLength(1);

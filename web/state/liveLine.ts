@@ -1,10 +1,7 @@
 import type { LiveMessage } from '#contract';
 
-/** What a screen hears: the line has opened (again), and from where it goes on; or something has changed. */
-export interface Heard {
-  readonly kind: 'begin' | 'change';
-  readonly message: LiveMessage;
-}
+/** What a screen hears: the line has opened (again), and from where it goes on; something has changed; it is broken. */
+export type Heard = { readonly kind: 'begin' | 'change'; readonly message: LiveMessage } | { readonly kind: 'lost' };
 
 /** As much of an EventSource as is used here. */
 export type Source = Pick<EventSource, 'readyState' | 'onmessage' | 'onerror' | 'onopen' | 'close'>;
@@ -65,6 +62,7 @@ export class LiveLine {
       hasBegun = true;
     };
     source.onerror = () => {
+      if (this.#source === source) this.#tell({ kind: 'lost' });
       if (source.readyState !== CLOSED || this.#source !== source) return;
       this.#timer = setTimeout(() => this.#begin(), this.#waitMs);
       this.#waitMs = Math.min(LONGEST_WAIT_MS, this.#waitMs * 2);

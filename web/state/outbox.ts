@@ -36,6 +36,9 @@ export class Outbox {
   /** Told of what is answered though nobody waits for it any more: it was done before the page was loaded. */
   onLate: (step: Step, ended: Ended) => void = () => {};
 
+  /** Told when a step waits because the passcode is asked for again. */
+  onPasscode: () => void = () => {};
+
   constructor(storage: Storage, post: (path: string, body: object) => Promise<Accepted>) {
     this.#storage = storage;
     this.#post = post;
@@ -100,6 +103,7 @@ export class Outbox {
       return { done: await this.#post(path, body) };
     } catch (error) {
       const waits = error instanceof ApiError && (error.code === 'no-answer' || error.code === 'passcode-needed');
+      if (waits && error.code === 'passcode-needed') this.onPasscode();
       return waits ? null : { error };
     }
   }

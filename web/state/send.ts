@@ -3,11 +3,13 @@ import { useMemo } from 'react';
 import { toast } from 'sonner';
 import type { Accepted, PanelEdit } from '#contract';
 import type { Command, SavePanel, UndoPlace } from '#core/bench';
+import { askedWords } from '#core/words';
 import { api, ApiError } from './api.ts';
 import { basisOf, knownUpTo } from './basis.ts';
 import { useBench } from './bench.ts';
 import { heard } from './freshness.ts';
 import { useLargeStep } from './largeStep.ts';
+import { outbox } from './outboxHere.ts';
 import { untilAnswered } from './untilAnswered.ts';
 
 /** What an edit makes of the panel with it: its name, opening, what its lines take up. */
@@ -36,14 +38,14 @@ export function useSend(): Send {
     return {
       command: (command, said) => {
         const body = { ...facts(), basis: basisOf(client, command), command };
-        return run(client, () => api.submit(body), said);
+        return run(client, () => step('/commands', body, askedWords(command)), said);
       },
       putBack: (direction, place) => {
         const body = { ...facts(), direction, place };
         const said = direction === 'undo' ? 'taken back' : 'done again';
         return run(
           client,
-          () => api.putBack(body),
+          () => step('/put-back', body, direction),
           (done) => `${sentence(done.of)}: ${said}.`,
           asksFirst,
         );
@@ -52,21 +54,27 @@ export function useSend(): Send {
         const body = { ...facts(), entry };
         return run(
           client,
-          () => api.putBack(body),
+          () => step('/put-back', body, 'take one step back'),
           (done) => `${sentence(done.of)}: taken back.`,
         );
       },
       cartoon: (panelId, more) => {
         const body = { ...facts(), basis: ofPanel(panelId), ...more };
-        return run(client, () => api.takeCartoon(panelId, body));
+        // A drawing is too large for the browser's storage: it waits in this page alone.
+        return run(client, () => untilAnswered(() => api.takeCartoon(panelId, body), toast.warning));
       },
       edit: (panelId, edit, said, panel) => {
         const body = { ...facts(), basis: ofPanel(panelId), edit, ...(panel ? { panel } : {}) };
-        return run(client, () => api.editDrawing(panelId, body), said);
+        const words = `change the drawing: ${edit.kind.replaceAll('-', ' ')}`;
+        return run(client, () => step(`/panels/${encodeURIComponent(panelId)}/edit`, body, words), said);
       },
     };
   }, [client]);
 }
+
+/** Kept in the browser until it is answered, and sent in the order in which things were done. */
+const step = (path: string, body: { readonly commandId: string }, words: string): Promise<Accepted> =>
+  outbox.send({ commandId: body.commandId, at: Date.now(), path, body, words });
 
 const sentence = (words = ''): string =>
   words === '' ? 'The step' : `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
@@ -87,9 +95,8 @@ async function run(
   isAnsweredElsewhere: (error: unknown) => boolean = () => false,
 ): Promise<boolean> {
   try {
-    const done = await untilAnswered(post, (words) => toast.warning(words, { id: 'no-answer', duration: 60_000 }));
+    const done = await post();
     const { seq, touched, again } = done;
-    toast.dismiss('no-answer');
     if (said) toast.success(typeof said === 'string' ? said : said(done));
     // Carried out before, but its answer was lost: whatever it changed may have been missed.
     if (again) await client.invalidateQueries();

@@ -14,7 +14,9 @@ import { DEFAULT_SETTINGS, Studio, type Settings, type TableName, type Tables, t
 import { api, ApiError } from './api.ts';
 import { useBench } from './bench.ts';
 import { heard } from './freshness.ts';
+import { useInStep } from './inStep.ts';
 import { listen } from './live.ts';
+import { outbox } from './outboxHere.ts';
 
 export type { PanelRow, PieceRow, StockRow } from '#core/bench';
 
@@ -147,9 +149,13 @@ export function useLive(): void {
   const client = useQueryClient();
   useEffect(
     () =>
-      listen(({ kind, message: { seq, databaseId, touched } }) => {
-        if (kind === 'change') void heard.change(client, seq, touched);
-        else heard.begin(client, seq, databaseId);
+      listen((news) => {
+        if (news.kind === 'lost') return useInStep.getState().lost();
+        useInStep.getState().back();
+        const { seq, databaseId, touched } = news.message;
+        if (news.kind === 'change') return void heard.change(client, seq, touched);
+        heard.begin(client, seq, databaseId);
+        outbox.again();
       }),
     [client],
   );

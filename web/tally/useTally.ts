@@ -37,8 +37,6 @@ export function useTally(view: PanelView): Tally {
   const [questions, setQuestions] = useState<readonly SourceQuestion[]>([]);
   const [askedRecut, setAskedRecut] = useState<AskedRecut | null>(null);
   const field = useRef<HTMLInputElement>(null);
-  /** The line that is on its way, if one is: the next one follows it. */
-  const pending = useRef<Promise<boolean> | null>(null);
   const personId = useBench((s) => s.personId);
   const send = useSend();
   const meaning = useMemo(() => readTally(text, reader, panel), [text, reader, panel]);
@@ -71,15 +69,10 @@ export function useTally(view: PanelView): Tally {
       if (stated.words) toast.error(stated.words);
       return;
     }
-    // The preview may still judge the panel as it was before the last line; the server alone decides.
-    const before = pending.current;
-    // The line is free for the next call at once; a refused one comes back unless another is being written.
+    // The line is free for the next call at once; a refused one comes back unless another is being written. The preview
+    // may still judge the panel as it was before the last line; lines go in their order, and the server alone decides.
     setText('');
-    const mine = Promise.resolve(before).then(() => send.command(command));
-    pending.current = mine;
-    const done = await mine;
-    if (pending.current === mine) pending.current = null;
-    if (done) {
+    if (await send.command(command)) {
       if (meaning.numbers.length > 0) useSelection.getState().choose(panel.id, meaning.numbers);
     } else setText((now) => (now === '' ? text : now));
   };

@@ -1,0 +1,19 @@
+import type { Command } from '../bench/index.ts';
+import { showNumbers } from '../units/index.ts';
+
+/** What somebody asks for, as short as a line of the log, for steps that are still on their way: `12–18 ground`. */
+export function askedWords({ kind, ask }: Command): string {
+  const verb = kind.replaceAll('-', ' ');
+  const numbers =
+    'numbers' in ask
+      ? ask.numbers
+      : 'sources' in ask
+        ? ask.sources.flatMap((s) => s.numbers)
+        : 'joints' in ask && kind === 'solder-joints'
+          ? ask.joints
+          : [];
+  if (numbers.length === 0) return verb;
+  const called = showNumbers(numbers, 8);
+  if (kind === 'advance') return `${called} ${ask.to.replaceAll('-', ' ')}`;
+  return kind === 'cut' ? `${called} cut` : `${verb} ${called}`;
+}
