@@ -51,9 +51,9 @@ export class Store {
     this.sqlite.close();
   }
 
-  /** Takes what lies in the file beside it into the one file, as far as nobody reads there. */
+  /** Takes what lies in the file beside it into the one file, as far as nobody reads there; waits for nobody. */
   fold(): void {
-    this.sqlite.pragma('wal_checkpoint(TRUNCATE)');
+    this.sqlite.pragma('wal_checkpoint(PASSIVE)');
   }
 
   /** Runs work in one transaction that nobody else's comes between: all of it or nothing. */

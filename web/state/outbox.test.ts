@@ -121,6 +121,19 @@ describe('what is done and not answered yet', () => {
     expect(await second).toMatchObject({ seq: 1 });
     expect(posted.at(-1)).toBe('b');
   });
+  it('two tabs each send what was done in them', async () => {
+    server = () => away;
+    const [one, other] = [new Outbox(storage, post), new Outbox(storage, post)];
+    const [first, second] = [one.send(step('a', 1)), other.send(step('b', 2))];
+    expect([one.steps, other.steps].map((steps) => steps.map((s) => s.commandId))).toEqual([['a'], ['b']]);
+    const late = vi.fn();
+    one.onLate = other.onLate = late;
+    server = taken;
+    await vi.advanceTimersByTimeAsync(20_000);
+    await Promise.all([first, second]);
+    expect(late).not.toHaveBeenCalled();
+    expect(storage.length).toBe(0);
+  });
   it('what somebody else wrote under its keys is passed over', () => {
     for (const text of ['', '{', 'null', '7', '{"commandId":"x"}']) storage.setItem(`nelvik-step:${text}`, text);
     expect(new Outbox(storage, post).steps).toEqual([]);

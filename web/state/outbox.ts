@@ -29,6 +29,8 @@ export class Outbox {
   readonly #post: (path: string, body: object) => Promise<Accepted>;
   readonly #waiters = new Map<string, (ended: Ended) => void>();
   readonly #listeners = new Set<() => void>();
+  /** Steps that this page sends: what lay there when it was loaded, and its own. Other tabs send theirs. */
+  readonly #mine = new Set<string>();
   #steps: readonly Step[] = [];
   #isSending = false;
   #pauseMs = FIRST_PAUSE_MS;
@@ -42,6 +44,7 @@ export class Outbox {
   constructor(storage: Storage, post: (path: string, body: object) => Promise<Accepted>) {
     this.#storage = storage;
     this.#post = post;
+    for (const { commandId } of this.#stored()) this.#mine.add(commandId);
     this.#read();
     if (this.waiting.length > 0) void this.#sendAll();
   }
@@ -125,17 +128,22 @@ export class Outbox {
   }
 
   #keep(step: Step): void {
+    this.#mine.add(step.commandId);
     this.#storage.setItem(keyOf(step), JSON.stringify(step));
     this.#read();
   }
 
   #read(): void {
+    this.#steps = this.#stored().filter((step) => this.#mine.has(step.commandId));
+    this.#listeners.forEach((listener) => listener());
+  }
+
+  #stored(): Step[] {
     const keys = Array.from({ length: this.#storage.length }, (_, i) => this.#storage.key(i) ?? '');
-    this.#steps = keys
+    return keys
       .filter((key) => key.startsWith(KEY))
       .sort()
       .flatMap((key) => readStep(this.#storage.getItem(key)));
-    this.#listeners.forEach((listener) => listener());
   }
 
   #pause(): Promise<void> {

@@ -50,7 +50,7 @@ export function ClockButton({ view }: { view: PanelView }) {
           <>
             Start {workWord(likely).toLowerCase()}
             {running && (
-              <span className="max-w-40 truncate text-mute">
+              <span className="max-w-40 truncate text-mute xl:hidden 2xl:inline">
                 leaves {clocks.find((c) => c.personId === personId)?.panelName ?? 'the other'}
               </span>
             )}
