@@ -96,7 +96,7 @@ const SHOTS = [
         ...size,
         allowance,
       };
-      const facts = { commandId: 'shots-harbour', personId: null, bench: 'shots', basis: 1e9 };
+      const facts = { commandId: 'shots-harbour', personId: null, bench: 'shots', basis: 0 };
       await page.request.post(`${BASE}/api/commands`, { data: { ...facts, command: { kind: 'save-panel', ask } } });
       await page.goto(`${BASE}/panels/harbour/cartoon`);
       await page

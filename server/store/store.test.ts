@@ -102,6 +102,16 @@ describe('the store', () => {
     expect(book.ofPanel('p', { before: last, after: last - 2 }).map((e) => e.seq)).toEqual([last - 1]);
     expect(book.ofPiece('p/2').map((e) => e.happening.kind)).toEqual(['break', 'cut', 'choose-glass']);
   });
+  it('takes the side file in without waiting for whoever reads', () => {
+    const { rows, close } = store.snapshot();
+    write(worked());
+    const start = performance.now();
+    store.fold();
+    expect(performance.now() - start).toBeLessThan(1000);
+    // The reader still sees the studio as it was.
+    expect(rows.count('pieces')).toBe(0);
+    close();
+  });
   it('refuses what may never be, whoever asks', () => {
     write(smallStudio());
     const run = (sql: string) => () => store.sqlite.exec(sql);
