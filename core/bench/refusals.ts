@@ -27,10 +27,13 @@ interface Telling {
   readonly state: Reader | undefined;
 }
 
-const changed = ({ numbers, pieces, hold, name, state, meanwhile }: Telling): string => {
-  const what = numbers.length ? `${pieces} ${hold}` : `${name ? placeName(name, state) : 'This'} has`;
+const whatHas = ({ numbers, pieces, hold, name, state }: Telling): string =>
+  numbers.length ? `${pieces} ${hold}` : `${name ? placeName(name, state) : 'This'} has`;
+
+const changed = (telling: Telling): string => {
+  const { meanwhile } = telling;
   const told = meanwhile.length ? ` Meanwhile: ${meanwhile.join(' ')}` : '';
-  return `${what} changed on another screen since; nothing was done.${told} Look again, then repeat it.`;
+  return `${whatHas(telling)} changed on another screen since; nothing was done.${told} Look again, then repeat it.`;
 };
 
 /** Everything that keeps a command from being carried out, each as one plain sentence that says what to do. */
@@ -87,7 +90,8 @@ const REFUSALS = {
   'taken-back': ({ name }) => `“${name}” is taken back already.`,
   ahead: () =>
     'This screen has seen more than the studio holds: an older copy was put back. Look again, then repeat it.',
-  'changed-since': changed,
+  'changed-since': (telling) =>
+    `${whatHas(telling)} changed since, so nothing was done; take back first what came after.`,
   stale: changed,
 } as const satisfies Readonly<Record<string, (telling: Telling) => string>>;
 

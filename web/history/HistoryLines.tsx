@@ -36,7 +36,7 @@ function LineBack({ line, locale }: { line: LogLine; locale: string }) {
   const send = useSend();
   return (
     <Popover.Root>
-      <Popover.Trigger className="w-full rounded hover:bg-soft data-[state=open]:bg-soft">
+      <Popover.Trigger className="min-h-11 w-full rounded hover:bg-soft data-[state=open]:bg-soft">
         <Words line={line} locale={locale} />
       </Popover.Trigger>
       <Popover.Portal>

@@ -8,6 +8,7 @@ import { BrokeForm } from './BrokeForm.tsx';
 import type { InHandProps } from './inHand.ts';
 import { NothingInHand } from './NothingInHand.tsx';
 import { OnePiece } from './OnePiece.tsx';
+import { PieceHistory } from './PieceHistory.tsx';
 
 /** What is in hand: one piece in sentences with its history, or several with what can be done to them. */
 export function Inspector({ view, numbers, ask }: InHandProps) {
@@ -55,7 +56,6 @@ export function Inspector({ view, numbers, ask }: InHandProps) {
           </p>
         </>
       )}
-      <div className="flex-1" />
       {caution && <p className="border-l-4 border-line pl-3 text-[14px] text-mute">{caution}</p>}
       {asking === 'broke' ? (
         <BrokeForm view={view} numbers={list} ask={ask} close={() => setAsking(null)} />
@@ -81,6 +81,7 @@ export function Inspector({ view, numbers, ask }: InHandProps) {
           </Button>
         </div>
       )}
+      {chosen.length === 1 && <PieceHistory piece={first} locale={view.settings.locale} />}
     </div>
   );
 }

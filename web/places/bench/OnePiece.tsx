@@ -4,20 +4,18 @@ import { takersOf } from '#core/stock';
 import { minutesByPiece } from '#core/labour';
 import { showArea, showMinutes, trimNumber } from '#core/units';
 import { cuttingFindingWords } from '#core/words';
-import { HistoryLines } from '../../history/HistoryLines.tsx';
 import { ScorePicture } from '../../panel/ScorePicture.tsx';
 import { useSend } from '../../state/send.ts';
-import { usePanelHours, usePieceHistory, type PieceRow } from '../../state/studio.ts';
+import { usePanelHours, type PieceRow } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Measures } from '../../ui/Length.tsx';
 import type { PanelView } from '../../panel/view.ts';
 import { PieceDrawing } from './PieceDrawing.tsx';
 
-/** One piece: its glass as cut, its facts in words, its history. */
+/** One piece: its glass as cut, its facts in words. */
 export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) {
   const { glasses, answer, settings, limits, reader, panel } = view;
   const { data: labour } = usePanelHours(panel.id);
-  const { data: history } = usePieceHistory(piece.id);
   const glass = piece.glassId ? glasses.get(piece.glassId) : undefined;
   const findings = answer?.cuttability.find((c) => c.number === piece.number)?.findings ?? [];
   const cut = answer?.cuts.find((c) => c.number === piece.number);
@@ -25,7 +23,6 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
   const spent = useMemo(() => {
     return minutesByPiece(labour?.hours ?? [], panel.route, view.pieces, Date.now()).get(piece.number) ?? 0;
   }, [labour, panel, view.pieces, piece.number]);
-  const mine = (history?.lines ?? []).slice(0, 9).reverse();
   const takers =
     piece.stage === BEGINS && piece.glassId
       ? takersOf([wantedBy(piece, cut, glass)], reader.ask('stockOfGlass', piece.glassId), limits.sheetEdgeMm).slice(
@@ -107,9 +104,6 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
           </>
         )}
       </dl>
-      {mine.length > 0 && (
-        <HistoryLines lines={mine} locale={settings.locale} label={`History of piece ${piece.number}`} />
-      )}
     </>
   );
 }
