@@ -52,7 +52,7 @@ export function PanelPage() {
     <div className="flex h-full flex-col">
       <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-6 pt-3 pb-2 xl:flex-nowrap">
         <div className="min-w-0 flex-1 overflow-hidden whitespace-nowrap">
-          <h1 className="truncate pb-0.5 text-[22px]" title={commission.title}>
+          <h1 className="truncate text-[22px] leading-snug" title={commission.title}>
             {commission.title}
             {panel.name !== commission.title && <span className="text-mute"> · {panel.name}</span>}
           </h1>
