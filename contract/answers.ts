@@ -51,6 +51,8 @@ const logLine = z.strictObject({
   mishap: z.boolean(),
   /** Whether it is of the kind that can be taken back; what rests on it is seen when it is tried. */
   mayGoBack: z.boolean(),
+  /** So much goes with it that it is asked about first. */
+  isLarge: z.boolean(),
 });
 
 const labour = z.strictObject({ minutes: z.number(), cents });

@@ -6,8 +6,8 @@ import {
   deedWords,
   happeningWords,
   isLargeAct,
+  isOwnAt,
   nextBack,
-  ownAt,
   placeOf,
   restingOn,
   settingsOf,
@@ -46,9 +46,6 @@ interface Asked {
   readonly drawing?: NewDrawing;
 }
 
-/** So many entries of a place are looked through for what somebody did last. */
-const UNDO_DEPTH = 400;
-
 /** Where commands are carried out, one after the other: decide, append, write, tell. */
 export class Desk {
   readonly store: Store;
@@ -78,12 +75,10 @@ export class Desk {
   /** Puts back what somebody did last at a place. What is large is only named: it is put back as an entry, when asked for. */
   putBack(direction: 'undo' | 'redo', place: UndoPlace, sender: Sender, at: number): Result {
     return this.#once(sender, at, () => {
-      const own = this.#ownAt(place, sender);
-      const entry = nextBack(own, direction);
+      const entry = nextBack(this.#ownAt(place, sender), direction);
       if (entry && direction === 'undo' && isLargeAct(entry))
         return { refusal: { code: 'asks-first', name: deedWords(entry, this.state), seq: entry.seq } };
-      const mine = new Set(own.map((e) => e.seq));
-      return this.#putBack(entry, direction, (later) => mine.has(later.seq));
+      return this.#putBack(entry, direction, (later) => isOwnAt(later, sender, place));
     });
   }
 
@@ -101,26 +96,20 @@ export class Desk {
 
   /** What undo and redo would do next, in words. */
   undoWords(place: UndoPlace, who: Who): { undo: string | null; redo: string | null } {
-    const own = this.#ownAt(place, who);
     const words = (direction: 'undo' | 'redo') => {
-      const entry = nextBack(own, direction);
+      const entry = nextBack(this.#ownAt(place, who), direction);
       return entry && deedWords(entry, this.state);
     };
     return { undo: words('undo'), redo: words('redo') };
   }
 
-  #ownAt(place: UndoPlace, who: Who): LogEntry[] {
-    const { book } = this.store;
-    const entries =
-      typeof place === 'object' ? book.ofPanel(place.panelId, {}, UNDO_DEPTH) : book.ofNoPanel(UNDO_DEPTH);
-    return ownAt(entries.reverse(), who, place);
+  /** What somebody did at a place, newest first, read as it is gone through. */
+  *#ownAt(place: UndoPlace, who: Who): Generator<LogEntry> {
+    for (const entry of this.store.book.backwards(typeof place === 'object' ? place.panelId : null))
+      if (isOwnAt(entry, who, place)) yield entry;
   }
 
-  #putBack(
-    entry: LogEntry | null,
-    direction: 'undo' | 'redo',
-    isPassedOver?: (later: { seq: number }) => boolean,
-  ): Asked {
+  #putBack(entry: LogEntry | null, direction: 'undo' | 'redo', isPassedOver?: (later: LogEntry) => boolean): Asked {
     const target = entry && backOf(entry, this.state);
     const touched = entry ? restingOn(this.store.book.after(entry.seq), isPassedOver) : new Map<string, Set<string>>();
     const ask = { target, direction: target?.direction ?? direction, touched };

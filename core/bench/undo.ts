@@ -25,10 +25,9 @@ export function placeOf({ kind, fact }: Happening): UndoPlace | null {
   return undoIn === 'panel' ? null : undoIn;
 }
 
-/** The entries that somebody has made at a place, in the order given. */
-export function ownAt<E extends Entry>(entries: readonly E[], who: Who, place: UndoPlace): E[] {
-  return entries.filter((entry) => isOf(entry, who) && isSamePlace(placeOf(entry.happening), place));
-}
+/** Whether somebody has made an entry at a place. */
+export const isOwnAt = (entry: Entry, who: Who, place: UndoPlace): boolean =>
+  isOf(entry, who) && isSamePlace(placeOf(entry.happening), place);
 
 const isOf = (entry: Entry, { personId, bench }: Who): boolean =>
   personId === null ? entry.personId === null && entry.bench === bench : entry.personId === personId;
@@ -47,26 +46,19 @@ export function standing<E extends Entry>(entries: readonly E[]): E[] {
 }
 
 /**
- * What undo or redo would put back next, from what somebody did at a place, oldest first. A new act clears what could
- * be redone.
+ * What undo or redo would put back next, from what somebody did at a place, newest first; it is read no further than
+ * that. What was done anew can not be preceded by a redo: it ends the search.
  */
-export function nextBack<E extends Entry>(entries: readonly E[], direction: 'undo' | 'redo'): E | null {
-  const done = new Map<number, E>();
-  const undone = new Map<number, E>();
-  for (const entry of entries) {
+export function nextBack<E extends Entry>(own: Iterable<E>, direction: 'undo' | 'redo'): E | null {
+  const reverted = new Set<number>();
+  for (const entry of own) {
     const { happening, seq } = entry;
-    if (happening.kind !== 'put-back') {
-      done.set(seq, entry);
-      undone.clear();
-    } else if (happening.fact.direction === 'undo') {
-      done.delete(happening.fact.seq);
-      undone.set(seq, entry);
-    } else {
-      undone.delete(happening.fact.seq);
-      done.set(seq, entry);
-    }
+    if (reverted.has(seq)) continue;
+    if (happening.kind !== 'put-back') return direction === 'undo' ? entry : null;
+    reverted.add(happening.fact.seq);
+    if ((happening.fact.direction === 'undo') === (direction === 'redo')) return entry;
   }
-  return [...(direction === 'undo' ? done : undone).values()].at(-1) ?? null;
+  return null;
 }
 
 /** What an act is called, also when it is the taking back of another one. */
@@ -84,9 +76,9 @@ export function backOf(entry: Entry, state: Reader): PutBackTarget {
 }
 
 /** What rests on an entry: the fields that were touched after it by whatever still stands. */
-export function restingOn(
-  later: Iterable<Entry> | null,
-  isPassedOver: (entry: Entry) => boolean = () => false,
+export function restingOn<E extends Entry>(
+  later: Iterable<E> | null,
+  isPassedOver: (entry: E) => boolean = () => false,
 ): Map<string, Set<string>> | null {
   if (later === null) return null;
   return touchedBy(standing([...later]).filter((entry) => !isPassedOver(entry)));

@@ -1,8 +1,8 @@
 import {
   backOf,
   decide,
+  isOwnAt,
   nextBack,
-  ownAt,
   restingOn,
   Studio,
   type AcceptDrawing,
@@ -53,10 +53,10 @@ export class SmallStudio {
   }
 
   putBack(direction: 'undo' | 'redo', personId: string, place: UndoPlace): Command {
-    const own = ownAt(this.log, { personId, bench: '' }, place);
-    const entry = nextBack(own, direction);
+    const isOwn = (e: LogEntry) => isOwnAt(e, { personId, bench: '' }, place);
+    const entry = nextBack(this.log.filter(isOwn).reverse(), direction);
     const later = this.log.filter((e) => entry !== null && e.seq > entry.seq);
-    const touched = restingOn(later, (e) => own.some((mine) => mine.seq === e.seq));
+    const touched = restingOn(later, isOwn);
     return { kind: 'put-back', ask: { target: entry && backOf(entry, this.studio), direction, touched } };
   }
 

@@ -1,5 +1,5 @@
 import type { HistoryAnswer, LogLine } from '#contract';
-import { happeningWords, placeOf, type LogEntry, type PieceRowId } from '#core/bench';
+import { happeningWords, isLargeAct, placeOf, type LogEntry, type PieceRowId } from '#core/bench';
 import type { Desk } from '../desk.ts';
 import { piecesIn } from '../store/logBook.ts';
 
@@ -31,5 +31,6 @@ function logLine(desk: Desk, entry: LogEntry): LogLine {
     numbers: touched.flatMap((id) => state.get('pieces', id as PieceRowId)?.number ?? []),
     mishap: happening.kind === 'break',
     mayGoBack: placeOf(happening) !== null && happening.kind !== 'put-back',
+    isLarge: isLargeAct(entry),
   };
 }

@@ -1,5 +1,5 @@
 import type Database from 'better-sqlite3';
-import { and, desc, eq, gt, inArray, isNotNull, isNull, lt, ne, sql, type SQL } from 'drizzle-orm';
+import { and, desc, eq, gt, inArray, isNotNull, lt, ne, sql, type SQL } from 'drizzle-orm';
 import { happeningOf, isUpToDate, type ActKind, type History, type LogEntry, type RowInverse } from '#core/bench';
 import type { Db } from './database.ts';
 import { fromJson } from './packing.ts';
@@ -92,9 +92,13 @@ export class LogBook implements History {
     return this.lastSeq() - seq > MOST_BACK ? null : this.#select(gt(log.seq, seq), MOST_BACK).reverse();
   }
 
-  /** The last entries that belong to no panel, newest first: the rack's, and setting up. */
-  ofNoPanel(most: number): LogEntry[] {
-    return this.#select(isNull(log.panelId), most);
+  /** Entries of a panel, or of none (the rack's, and setting up), newest first, read as they are gone through. */
+  *backwards(panelId: string | null): Generator<LogEntry> {
+    const where = panelId === null ? 'panel_id is null' : 'panel_id = ?';
+    const rows = this.#sqlite.prepare<string[], RawEntry>(
+      `select * from log where ${where} order by seq desc limit ${MOST_BACK}`,
+    );
+    for (const raw of rows.iterate(...(panelId === null ? [] : [panelId]))) yield fromRaw(raw);
   }
 
   /** The last entries that touched a panel, newest first. */

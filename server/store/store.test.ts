@@ -97,7 +97,8 @@ describe('the store', () => {
     expect(book.entry(last + 1)).toBeNull();
     expect(book.after(last - 2)?.map((e) => e.seq)).toEqual([last - 1, last]);
     expect(book.after(last)).toEqual([]);
-    expect(book.ofNoPanel(50)).toEqual([]);
+    expect([...book.backwards(null)]).toEqual([]);
+    expect([...book.backwards('p')].map((e) => e.seq).slice(0, 2)).toEqual([last, last - 1]);
     expect(book.ofPanel('p', {}, 2).map((e) => e.seq)).toEqual([last, last - 1]);
     expect(book.ofPanel('p', { before: last, after: last - 2 }).map((e) => e.seq)).toEqual([last - 1]);
     expect(book.ofPiece('p/2').map((e) => e.happening.kind)).toEqual(['break', 'cut', 'choose-glass']);

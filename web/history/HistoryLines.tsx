@@ -1,5 +1,6 @@
 import { Popover } from 'radix-ui';
 import type { LogLine } from '#contract';
+import { useLargeStep } from '../state/largeStep.ts';
 import { useSend } from '../state/send.ts';
 import { Button } from '../ui/Button.tsx';
 import { momentWords } from '../ui/dates.ts';
@@ -34,6 +35,7 @@ function Words({ line, locale }: { line: LogLine; locale: string }) {
 
 function LineBack({ line, locale }: { line: LogLine; locale: string }) {
   const send = useSend();
+  const ask = useLargeStep((s) => s.ask);
   return (
     <Popover.Root>
       <Popover.Trigger className="min-h-11 w-full rounded hover:bg-soft data-[state=open]:bg-soft">
@@ -56,7 +58,9 @@ function LineBack({ line, locale }: { line: LogLine; locale: string }) {
             rests on it, it stays.
           </p>
           <Popover.Close asChild>
-            <Button onClick={() => void send.putEntryBack(line.seq)}>Take this back</Button>
+            <Button onClick={() => (line.isLarge ? ask(line) : void send.putEntryBack(line.seq))}>
+              Take this back
+            </Button>
           </Popover.Close>
         </Popover.Content>
       </Popover.Portal>
