@@ -2,6 +2,7 @@ import { Popover } from 'radix-ui';
 import type { LogLine } from '#contract';
 import { useLargeStep } from '../state/largeStep.ts';
 import { useSend } from '../state/send.ts';
+import { Pop } from '../ui/Pop.tsx';
 import { Button } from '../ui/Button.tsx';
 import { momentWords } from '../ui/dates.ts';
 
@@ -41,29 +42,19 @@ function LineBack({ line, locale }: { line: LogLine; locale: string }) {
       <Popover.Trigger className="min-h-11 w-full rounded hover:bg-soft data-[state=open]:bg-soft">
         <Words line={line} locale={locale} />
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="start"
-          sideOffset={4}
-          collisionPadding={8}
-          aria-label={line.words}
-          className="z-40 grid w-72 gap-3 rounded-md border border-strong bg-raised p-4 text-[15px] text-ink shadow-xl"
-        >
-          <p>
-            <b>{line.words}</b>
-            {line.who && ` · ${line.who}`}
-          </p>
-          <p className="text-mute">
-            As if it had never been: glass goes back to its sheet, marks and steps to what they were. Where later work
-            rests on it, it stays.
-          </p>
-          <Popover.Close asChild>
-            <Button onClick={() => (line.isLarge ? ask(line) : void send.putEntryBack(line.seq))}>
-              Take this back
-            </Button>
-          </Popover.Close>
-        </Popover.Content>
-      </Popover.Portal>
+      <Pop label={line.words} className="grid w-72 gap-3 p-4 text-[15px]">
+        <p>
+          <b>{line.words}</b>
+          {line.who && ` · ${line.who}`}
+        </p>
+        <p className="text-mute">
+          As if it had never been: glass goes back to its sheet, marks and steps to what they were. Where later work
+          rests on it, it stays.
+        </p>
+        <Popover.Close asChild>
+          <Button onClick={() => (line.isLarge ? ask(line) : void send.putEntryBack(line.seq))}>Take this back</Button>
+        </Popover.Close>
+      </Pop>
     </Popover.Root>
   );
 }

@@ -7,6 +7,7 @@ import { heard } from '../state/freshness.ts';
 import { useInStep } from '../state/inStep.ts';
 import { outbox } from '../state/outboxHere.ts';
 import { useSettings } from '../state/studio.ts';
+import { Pop } from '../ui/Pop.tsx';
 import { Button } from '../ui/Button.tsx';
 import { momentWords } from '../ui/dates.ts';
 
@@ -43,28 +44,21 @@ export function StepsOnTheWay() {
           <Popover.Trigger className="min-h-11 px-2 font-semibold underline underline-offset-4">
             Look at them
           </Popover.Trigger>
-          <Popover.Portal>
-            <Popover.Content
-              align="end"
-              collisionPadding={8}
-              aria-label="Steps on their way"
-              className="z-50 max-h-[60vh] w-96 overflow-y-auto rounded-md border border-strong bg-raised p-4 text-[15px] text-ink shadow-xl"
-            >
-              <ol className="grid gap-2">
-                {steps.map((step) => (
-                  <li key={step.commandId} className="flex items-center gap-3 border-t border-line pt-2">
-                    <span className="min-w-0 flex-1">
-                      <span className="text-mute">{momentWords(step.at, locale)}</span> {step.words}
-                      {step.refused && <b className="block font-semibold text-risk">{step.refused}</b>}
-                    </span>
-                    <Button look="quiet" className="px-1.5" onClick={() => outbox.giveUp(step.commandId)}>
-                      {step.refused ? 'Read' : 'Give up'}
-                    </Button>
-                  </li>
-                ))}
-              </ol>
-            </Popover.Content>
-          </Popover.Portal>
+          <Pop label="Steps on their way" className="max-h-[60vh] w-96 overflow-y-auto p-4 text-[15px]" align="end">
+            <ol className="grid gap-2">
+              {steps.map((step) => (
+                <li key={step.commandId} className="flex items-center gap-3 border-t border-line pt-2">
+                  <span className="min-w-0 flex-1">
+                    <span className="text-mute">{momentWords(step.at, locale)}</span> {step.words}
+                    {step.refused && <b className="block font-semibold text-risk">{step.refused}</b>}
+                  </span>
+                  <Button look="quiet" className="px-1.5" onClick={() => outbox.giveUp(step.commandId)}>
+                    {step.refused ? 'Read' : 'Give up'}
+                  </Button>
+                </li>
+              ))}
+            </ol>
+          </Pop>
         </Popover.Root>
       )}
     </div>

@@ -16,6 +16,8 @@ export function UndoButtons({ place }: { place: UndoPlace }) {
       // Where something is being written, the keys take back what was written.
       const { target } = event;
       if ((target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement) && target.value !== '') return;
+      // A sheet or a question that lies over the place is answered first.
+      if (document.querySelector('[role="dialog"], [role="alertdialog"]')) return;
       event.preventDefault();
       void send.putBack(event.shiftKey ? 'redo' : 'undo', place);
     };

@@ -2,6 +2,7 @@ import { format, parseISO } from 'date-fns';
 import { Popover } from 'radix-ui';
 import { useRef, useState } from 'react';
 import { DayPicker } from 'react-day-picker';
+import { Pop } from './Pop.tsx';
 import { Button } from './Button.tsx';
 import { BOX, Field } from './Field.tsx';
 import { calendarOf } from './locales.ts';
@@ -40,50 +41,45 @@ export function DayField({
           <Popover.Trigger {...ids} aria-label={`${label}: ${words}`} type="button" className={`${BOX} text-left`}>
             <span className={day ? '' : 'text-mute'}>{words}</span>
           </Popover.Trigger>
-          <Popover.Portal>
-            <Popover.Content
-              align="start"
-              sideOffset={4}
-              collisionPadding={8}
-              aria-label={`${label}: calendar`}
-              onOpenAutoFocus={(event) => {
-                event.preventDefault();
-                month.current?.querySelector<HTMLElement>('[role="grid"] button[tabindex="0"]')?.focus();
+          <Pop
+            label={`${label}: calendar`}
+            className="p-3"
+            onOpenAutoFocus={(event) => {
+              event.preventDefault();
+              month.current?.querySelector<HTMLElement>('[role="grid"] button[tabindex="0"]')?.focus();
+            }}
+            ref={month}
+          >
+            <DayPicker
+              mode="single"
+              required={false}
+              locale={calendar}
+              selected={day}
+              defaultMonth={day ?? last}
+              onSelect={choose}
+              disabled={last && { after: last }}
+              endMonth={last}
+              classNames={{
+                root: 'relative',
+                month_caption: 'flex h-10 items-center px-2 font-head text-lg',
+                nav: 'absolute top-0 right-0 flex',
+                button_previous: DAY,
+                button_next: DAY,
+                chevron: 'size-4 fill-current',
+                weekday: 'size-10 text-[14px] font-normal text-mute',
+                day: 'p-0 text-center',
+                day_button: DAY,
+                selected: 'rounded-md bg-copper text-white',
+                today: 'font-semibold underline decoration-2 underline-offset-4',
+                outside: 'text-mute',
               }}
-              ref={month}
-              className="z-50 rounded-md border border-strong bg-raised p-3 text-ink shadow-xl"
-            >
-              <DayPicker
-                mode="single"
-                required={false}
-                locale={calendar}
-                selected={day}
-                defaultMonth={day ?? last}
-                onSelect={choose}
-                disabled={last && { after: last }}
-                endMonth={last}
-                classNames={{
-                  root: 'relative',
-                  month_caption: 'flex h-10 items-center px-2 font-head text-lg',
-                  nav: 'absolute top-0 right-0 flex',
-                  button_previous: DAY,
-                  button_next: DAY,
-                  chevron: 'size-4 fill-current',
-                  weekday: 'size-10 text-[14px] font-normal text-mute',
-                  day: 'p-0 text-center',
-                  day_button: DAY,
-                  selected: 'rounded-md bg-copper text-white',
-                  today: 'font-semibold underline decoration-2 underline-offset-4',
-                  outside: 'text-mute',
-                }}
-              />
-              {mayBeNone && value !== '' && (
-                <Button look="quiet" className="px-2" onClick={() => choose(undefined)}>
-                  No day
-                </Button>
-              )}
-            </Popover.Content>
-          </Popover.Portal>
+            />
+            {mayBeNone && value !== '' && (
+              <Button look="quiet" className="px-2" onClick={() => choose(undefined)}>
+                No day
+              </Button>
+            )}
+          </Pop>
         </Popover.Root>
       )}
     </Field>
