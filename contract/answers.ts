@@ -199,11 +199,53 @@ export const ERROR_STATUS = {
   'too-large': 413,
   'passcode-needed': 401,
   'too-many': 429,
+  /** What was sent may be sent again later: the studio's file is away, or another was just put in its place. */
+  'not-now': 503,
   'wrong-origin': 403,
   'disk-full': 507,
   'our-fault': 500,
 } as const;
 export type ErrorCode = keyof typeof ERROR_STATUS;
+
+/** A copy of the studio. */
+export interface CopyLine {
+  readonly name: string;
+  readonly at: number;
+  /** Made by itself at the turn of a day, asked for, made before another was put back, or brought from elsewhere. */
+  readonly reason: 'daily' | 'asked' | 'before' | 'brought';
+  /** Entries of the log in it; null where it was brought from elsewhere. */
+  readonly entries: number | null;
+  readonly bytes: number;
+}
+
+export interface CopiesAnswer {
+  /** The folder on the computer that Nelvik runs on. */
+  readonly place: string;
+  readonly keptDays: number;
+  /** Newest first. */
+  readonly copies: readonly CopyLine[];
+  /** The copy of what stood at the end of the last day of work before today, and when its last step was done. */
+  readonly yesterday: { readonly name: string; readonly asOf: number } | null;
+  /** Why the last daily copy was not made. */
+  readonly problem: string | null;
+}
+
+/** How the studio is opened to other devices, and who has come in. */
+export interface OpeningAnswer {
+  readonly isOpen: boolean;
+  readonly hasPasscode: boolean;
+  /** Where a device in the studio's network finds it; HTTPS first. */
+  readonly addresses: readonly string[];
+  /** Who used it last first. */
+  readonly sessions: readonly {
+    readonly id: string;
+    readonly device: 'hand' | 'desk';
+    readonly address: string;
+    readonly startedAt: number;
+    readonly seenAt: number;
+    readonly isThis: boolean;
+  }[];
+}
 
 /** What the live channel sends when the log grows: which tables changed, and of whom. */
 export interface LiveMessage {

@@ -28,6 +28,8 @@ export async function setup() {
   await buildServer(join(ROOT, '.cache/test-server'), {
     main: 'server/main.ts',
     drawingWorker: 'server/jobs/drawingWorker.ts',
+    copyWorker: 'server/copies/copyWorker.ts',
+    copies: 'server/copiesCommand.ts',
     cli: 'cli/main.ts',
   });
 }

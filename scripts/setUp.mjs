@@ -125,6 +125,8 @@ export async function build() {
       main: 'server/main.ts',
       check: 'server/check.ts',
       drawingWorker: 'server/jobs/drawingWorker.ts',
+      copyWorker: 'server/copies/copyWorker.ts',
+      copies: 'server/copiesCommand.ts',
       demo: 'demo/main.ts',
       cli: 'cli/main.ts',
     });

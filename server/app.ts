@@ -1,9 +1,10 @@
 import { join } from 'node:path';
-import express, { type Express } from 'express';
+import express, { type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
-import { access } from './http/access.ts';
+import { access, type Opening } from './http/access.ts';
 import { api } from './http/api.ts';
 import { catchAll } from './http/errors.ts';
+import type { Copies, PutBack } from './copies/copies.ts';
 import type { Desk } from './desk.ts';
 
 export interface AppParts {
@@ -12,14 +13,21 @@ export interface AppParts {
   readonly drawingWorker: URL | null;
   /** Folder of the built interface; null serves the API alone. */
   readonly web: string | null;
-  readonly passcode: string | null;
+  readonly opening: Opening;
+  /** Told of each request that is worth a line in the log. */
+  readonly note: RequestHandler;
   readonly report: (error: unknown) => void;
+  readonly copies: Copies;
+  readonly putBack: (name: string) => Promise<PutBack>;
 }
 
 /** One process, one port: the built interface and the API behind the same guards. */
 export function makeApp(parts: AppParts): { app: Express; close: () => void } {
   const app = express();
   app.disable('x-powered-by');
+  // A proxy for HTTPS runs on this computer.
+  app.set('trust proxy', 'loopback');
+  app.use(parts.note);
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -37,7 +45,7 @@ export function makeApp(parts: AppParts): { app: Express; close: () => void } {
       strictTransportSecurity: false,
     }),
   );
-  const gate = access(parts.passcode);
+  const gate = access(parts.opening);
   app.use((req, res, next) => gate.sameOrigin(req, res, next));
   const doors = api({ ...parts, gate });
   app.use('/api', doors.router);

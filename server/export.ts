@@ -2,6 +2,9 @@ import { TABLE_NAMES } from '#core/bench';
 import { unpack } from './store/packing.ts';
 import type { Store } from './store/store.ts';
 
+/** Counts up when the text says something in another way; version 3 is the first that can be read back. */
+export const EXPORT_VERSION = 3;
+
 /** Written at one go; then others have their turn. */
 const TURN_CHARS = 64 * 1024;
 
@@ -27,11 +30,13 @@ export async function* exportParts(store: Store): AsyncGenerator<string> {
 }
 
 function* parts(databaseId: string, { rows, book, drawings }: ReturnType<Store['snapshot']>): Generator<string> {
-  yield `{"nelvik": 2, "databaseId": ${JSON.stringify(databaseId)}`;
+  yield `{"nelvik": ${EXPORT_VERSION}, "databaseId": ${JSON.stringify(databaseId)}`;
   for (const table of TABLE_NAMES) yield* list(table, rows.all(table), JSON.stringify);
   yield* list('log', book.entries(), JSON.stringify);
+  yield* list('originals', book.originals(), JSON.stringify);
   yield* list('drawings', drawings.ids(), (id) => drawingText(drawings, id));
   yield* list('files', drawings.fileHashes(), (hash) => fileText(drawings, hash));
+  yield* list('fileUses', drawings.uses(), JSON.stringify);
   yield '\n}\n';
 }
 
@@ -48,7 +53,7 @@ function* list<T>(name: string, items: Iterable<T>, textOf: (item: T) => string)
 /** The reading is JSON as it lies: it is not taken apart. */
 function drawingText(drawings: Store['drawings'], id: string): string {
   const reading = unpack(drawings.packed(id) ?? Buffer.alloc(0)).toString('utf8');
-  return `{"id":${JSON.stringify(id)},"facts":${JSON.stringify(drawings.facts(id))},"reading":${reading}}`;
+  return `{"told":${JSON.stringify(drawings.told(id))},"reading":${reading}}`;
 }
 
 /** Drawings are text and stand as that; anything else in base 64. */

@@ -3,29 +3,35 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { makeApp } from './app.ts';
-import { Desk } from './desk.ts';
-import { Store } from './store/store.ts';
+import { createServer } from 'node:http';
+import { Sessions } from './http/sessions.ts';
+import { Served } from './served.ts';
 
 export const MIGRATIONS = fileURLToPath(new URL('./store/migrations', import.meta.url));
 
 /** A server on a real SQLite file in a folder of its own, for tests. */
-export async function testServer(options: { passcode?: string; folder?: string } = {}) {
+export async function testServer(
+  options: { passcode?: string; folder?: string; clock?: () => number; names?: string[]; isOnNetwork?: boolean } = {},
+) {
   const folder = options.folder ?? mkdtempSync(join(tmpdir(), 'nelvik-test-'));
-  const store = new Store(folder, MIGRATIONS);
-  const desk = new Desk(store);
   const reported: unknown[] = [];
-  const { app, close } = makeApp({
-    desk,
-    clock: Date.now,
+  const clock = options.clock ?? Date.now;
+  const passcode = options.passcode ?? null;
+  const sessions = passcode === null ? null : new Sessions(join(folder, 'access.sqlite'), passcode, clock);
+  const served = Served.open({
+    folder,
+    migrations: MIGRATIONS,
+    copyWorker: null,
+    clock,
+    note: (_req, _res, next) => next(),
     drawingWorker: null,
     web: null,
-    passcode: options.passcode ?? null,
+    opening: { passcode, sessions, names: options.names ?? [], isOnNetwork: options.isOnNetwork ?? false },
     report: (error) => reported.push(error),
   });
-  const server = await new Promise<ReturnType<typeof app.listen>>((resolve) => {
-    const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
-  });
+  if ('problem' in served) throw new Error(served.problem);
+  const server = createServer(served.handle);
+  await new Promise<void>((up) => server.listen(0, '127.0.0.1', up));
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   const send = async (path: string, body?: unknown, headers: Record<string, string> = {}) => {
     const init =
@@ -40,17 +46,23 @@ export async function testServer(options: { passcode?: string; folder?: string }
     return { status: response.status, body: (await response.json()) as never, headers: response.headers };
   };
   return {
-    desk,
-    store,
+    served,
+    get desk() {
+      return served.desk;
+    },
+    get store() {
+      return served.desk.store;
+    },
     folder,
     base,
     send,
     reported,
     async stop(keep = false) {
-      close();
+      served.letGo();
       server.closeAllConnections();
       await new Promise((done) => server.close(done));
-      store.close();
+      served.close();
+      sessions?.close();
       if (!keep) rmSync(folder, { recursive: true, force: true });
     },
   };

@@ -2,7 +2,6 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import compression from 'compression';
 import express, { Router, type Response } from 'express';
-import rateLimit from 'express-rate-limit';
 import {
   cartoonSchema,
   editSchema,
@@ -17,8 +16,10 @@ import { drawingRefusalWords, editRefusalWords } from '#core/words';
 import type { Desk } from '../desk.ts';
 import { Drawings } from '../drawings.ts';
 import { exportParts } from '../export.ts';
+import type { Copies, PutBack } from '../copies/copies.ts';
 import { liveChannel } from '../live/live.ts';
 import type { access } from './access.ts';
+import { copiesDoor } from './copies.ts';
 import { sendError } from './errors.ts';
 import { queries } from './queries.ts';
 
@@ -32,10 +33,12 @@ export interface ApiParts {
   readonly clock: () => number;
   readonly drawingWorker: URL | null;
   readonly gate: ReturnType<typeof access>;
+  readonly copies: Copies;
+  readonly putBack: (name: string) => Promise<PutBack>;
 }
 
 /** The doors of the server: queries, commands, drawings, undo, the live channel. */
-export function api({ desk, clock, drawingWorker, gate }: ApiParts) {
+export function api({ desk, clock, drawingWorker, gate, copies, putBack }: ApiParts) {
   const router = Router();
   const live = liveChannel(desk);
   const drawings = new Drawings(desk, drawingWorker, clock);
@@ -48,15 +51,24 @@ export function api({ desk, clock, drawingWorker, gate }: ApiParts) {
     else if ('edit' in result) sendError(res, 'drawing-refused', editRefusalWords(result.edit));
     else answer(res, result);
   };
-  const slow = rateLimit({
-    windowMs: 60_000,
-    limit: 20,
-    handler: (_req, res) => sendError(res, 'too-many', 'Too many tries; wait a minute.'),
-  });
-
-  router.post('/enter', slow, express.json({ limit: '2kb' }), (req, res) => gate.enter(req, res));
+  router.post('/enter', express.json({ limit: '2kb' }), (req, res) => gate.enter(req, res));
   router.use((req, res, next) => gate.admitted(req, res, next));
-  router.get('/live', (req, res) => live.join(req, res));
+  router.get('/opening', (req, res) => gate.opening(req, res));
+  router.post('/leave', (req, res) => {
+    gate.leave(req, res);
+    live.lookAgain();
+  });
+  router.post('/sessions/:id/end', (req, res) => {
+    gate.end(req, res);
+    live.lookAgain();
+  });
+  router.use(copiesDoor(copies, putBack));
+  // What is not written to the studio's own file any more is not answered as if it were.
+  router.use((_req, _res, next) => {
+    desk.store.mustBeInPlace();
+    next();
+  });
+  router.get('/live', (req, res) => live.join(req, res, () => gate.isIn(req)));
   router.use(compression({ level: PACK_LEVEL }));
   router.use(queries(desk, drawings, clock));
   router.get('/export', async (_req, res) => {

@@ -2,6 +2,8 @@ import type { NextFunction, Request, Response } from 'express';
 import { ERROR_STATUS, type ErrorAnswer, type ErrorCode } from '#contract';
 import type { Refusal } from '#core/bench';
 import { JobEnded } from '../jobs/pool.ts';
+import { FULL } from '../openStore.ts';
+import { StudioGone } from '../store/store.ts';
 
 export function sendError(res: Response, error: ErrorCode, words: string, refusal?: Refusal): void {
   const answer: ErrorAnswer = refusal ? { error, words, refusal } : { error, words };
@@ -24,7 +26,26 @@ export function catchAll(report: (error: unknown) => void) {
     // Whatever else was wrong with the asking itself: its address, its packing, its letters.
     if (status !== undefined && status >= 400 && status < 500)
       return sendError(res, 'bad-input', 'This was not understood; nothing was changed.');
-    if (code === 'SQLITE_FULL' || code === 'ENOSPC' || code === 'SQLITE_IOERR_WRITE') {
+    if (error instanceof StudioGone) {
+      report(error);
+      return sendError(
+        res,
+        'not-now',
+        'The studio’s file is no longer in its place, so nothing was written. Stop Nelvik, put the file or a copy back, and start again.',
+      );
+    }
+    // It was asked of a studio in whose place another was put meanwhile.
+    if (isClosed(error))
+      return sendError(res, 'not-now', 'Another copy of the studio was put back meanwhile; do it again.');
+    if (code?.startsWith('SQLITE_CORRUPT') === true || code === 'SQLITE_NOTADB') {
+      report(error);
+      return sendError(
+        res,
+        'our-fault',
+        'The studio’s file is damaged; nothing was changed. Put a copy back under Setup.',
+      );
+    }
+    if (code !== undefined && FULL.has(code)) {
       report(error);
       return sendError(
         res,
@@ -40,3 +61,6 @@ export function catchAll(report: (error: unknown) => void) {
     );
   };
 }
+
+const isClosed = (error: unknown): boolean =>
+  error instanceof TypeError && error.message === 'The database connection is not open';

@@ -27,7 +27,7 @@ it('a screen that does not read what it is sent is let go; the others go on', ()
   const live = liveChannel(desk as unknown as Desk);
   const [quick, slow] = [new Screen(), new Screen()];
   for (const screen of [quick, slow])
-    live.join({ on: () => undefined } as unknown as Request, screen as unknown as Response);
+    live.join({ on: () => undefined } as unknown as Request, screen as unknown as Response, () => true);
   const change = (seq: number) => tell({ seq, bench: 'b', touched: { pieces: ['p'] } });
   change(2);
   slow.unread = 256 * 1024;

@@ -35,6 +35,9 @@ export const DATA_VERSION = `${ROWS_PART}, ${Object.entries(ACTS)
   .map(([kind, act]) => `${kind} ${act.version}`)
   .join(', ')}`;
 
+/** What a database says of itself whose rows are to be made from its log when it is opened. */
+export const ROWS_TO_BE_MADE = 'rows to be made';
+
 export const dataVersion = (db: Db): string | null =>
   db.select({ value: meta.value }).from(meta).where(eq(meta.key, 'data-version')).get()?.value ?? null;
 

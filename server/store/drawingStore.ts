@@ -1,4 +1,4 @@
-import { and, desc, eq, notInArray, sql } from 'drizzle-orm';
+import { and, desc, eq, getTableColumns, notInArray, sql } from 'drizzle-orm';
 import type { Cartoon, CartoonReading } from '#core/cartoon';
 import type { Study } from '#core/cutting';
 import type { LineAllowance } from '#core/sizing';
@@ -26,6 +26,12 @@ export interface NewDrawing {
   readonly sketch: unknown;
 }
 
+export type FileUse = typeof fileUses.$inferSelect;
+/** A version of a drawing as an export tells it. */
+export interface ToldDrawing extends Omit<typeof drawings.$inferSelect, 'packed'> {
+  readonly reading: unknown;
+}
+
 /** Of a panel, the newest studies are kept at hand; others are made again when they are asked for. */
 const STUDIES_KEPT = 3;
 /** Places after the decimal point that a study keeps: a tenth of a micrometre. */
@@ -48,6 +54,18 @@ export class DrawingStore {
     this.#db.insert(fileUses).values(use).run();
     this.keepStudy(id, study, rules, sketch);
     this.#forgetOldStudies(panelId);
+  }
+
+  /** Keeps a version as an export tells it, with its file already here; what follows from it is made anew when asked for. */
+  keepTold({ reading, ...facts }: ToldDrawing): void {
+    this.#db
+      .insert(drawings)
+      .values({ ...facts, packed: packJson(reading) })
+      .run();
+  }
+
+  keepUse(use: FileUse): void {
+    this.#db.insert(fileUses).values(use).run();
   }
 
   /** Keeps a content once. @returns its hash */
@@ -113,6 +131,17 @@ export class DrawingStore {
     return (
       this.#db.select({ allowance, sourceName, sourceHash }).from(drawings).where(eq(drawings.id, id)).get() ?? null
     );
+  }
+
+  /** All that a version says beside its reading. */
+  told(id: string): Omit<ToldDrawing, 'reading'> | null {
+    const { packed: _, ...facts } = getTableColumns(drawings);
+    return this.#db.select(facts).from(drawings).where(eq(drawings.id, id)).get() ?? null;
+  }
+
+  /** What each file belongs to. */
+  uses(): FileUse[] {
+    return this.#db.select().from(fileUses).all();
   }
 
   source(id: string): { name: string; content: Buffer } | null {

@@ -3,6 +3,7 @@ import { and, desc, eq, gt, inArray, isNotNull, lt, ne, sql, type SQL } from 'dr
 import { happeningOf, isUpToDate, type ActKind, type History, type LogEntry, type RowInverse } from '#core/bench';
 import type { Db } from './database.ts';
 import { fromJson } from './packing.ts';
+import type { logOriginals } from './schema/index.ts';
 import { log, pieceLog } from './schema/index.ts';
 
 /** So many entries back it is looked who touched what; what was decided longer ago counts as touched. */
@@ -83,6 +84,18 @@ export class LogBook implements History {
     return said.every(({ kind, version }) => isUpToDate(kind, version));
   }
 
+  /** Facts as they were first written, where they have been brought up to date since. */
+  *originals(): Iterable<LogOriginal> {
+    yield* this.#sqlite.prepare<[], LogOriginal>('select seq, kind, version, fact from log_originals').iterate();
+  }
+
+  /** The last entry from before an instant. Reads back over what is newer, and no further. */
+  lastBefore(at: number): { readonly seq: number; readonly at: number } | null {
+    const rows = this.#sqlite.prepare<[], { seq: number; at: number }>('select seq, at from log order by seq desc');
+    for (const entry of rows.iterate()) if (entry.at < at) return entry;
+    return null;
+  }
+
   entry(seq: number): LogEntry | null {
     return this.#select(eq(log.seq, seq), 1)[0] ?? null;
   }
@@ -133,6 +146,8 @@ export class LogBook implements History {
 export function piecesIn(inverse: readonly RowInverse[]): string[] {
   return inverse.filter((row) => row.table === 'pieces' && row.was !== null).map((row) => row.id);
 }
+
+export type LogOriginal = typeof logOriginals.$inferSelect;
 
 interface RawEntry {
   readonly seq: number;

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { existsSync, mkdirSync } from 'node:fs';
+import { existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type Database from 'better-sqlite3';
 import { eq } from 'drizzle-orm';
@@ -11,6 +11,10 @@ import { DrawingStore, type NewDrawing } from './drawingStore.ts';
 import { LogBook } from './logBook.ts';
 import { SqliteRows } from './rows.ts';
 import { meta } from './schema/index.ts';
+import { mustBeStudio, mustBeWhole } from './studioFile.ts';
+
+/** The file lies no longer where it was opened: what would be written now would be lost. */
+export class StudioGone extends Error {}
 
 /** The one SQLite file of a studio: the log, the files and drawings, and the rows that follow from them. */
 export class Store {
@@ -22,20 +26,28 @@ export class Store {
   readonly id: string;
   readonly sqlite: Database.Database;
   readonly db: Db;
+  /** Which file of the disk was opened, whatever lies under its name later. */
+  readonly #inode: bigint;
+  readonly #views = new Set<() => void>();
 
-  /** Opens (or makes) `nelvik.sqlite` in a folder and brings it up to date. */
+  /**
+   * Opens (or makes) `nelvik.sqlite` in a folder and brings it up to date.
+   * @throws StudioFileError where what lies there is no studio that can be opened; nothing in it is changed then
+   */
   constructor(folder: string, migrations: string) {
     mkdirSync(folder, { recursive: true });
-    this.file = join(folder, 'nelvik.sqlite');
-    const isNew = !existsSync(this.file);
+    this.file = join(folder, FILE);
+    if (!existsSync(this.file)) makeNew(folder, this.file, migrations);
+    mustBeStudio(this.file, migrations);
     const { sqlite, db } = connect(this.file);
     this.sqlite = sqlite;
     this.db = db;
+    this.#inode = statSync(this.file, { bigint: true }).ino;
     try {
-      if (!isNew) keepCopy(sqlite, folder);
+      keepCopy(sqlite, folder);
       migrated(sqlite, db, migrations);
-      if (isNew) newDatabase(sqlite, db);
-      else if (dataVersion(db) !== DATA_VERSION) bringUp(sqlite, db);
+      if (dataVersion(db) !== DATA_VERSION) bringUp(sqlite, db);
+      mustBeWhole(sqlite);
       this.id = databaseId(db);
     } catch (error) {
       sqlite.close();
@@ -47,8 +59,39 @@ export class Store {
   }
 
   close(): void {
+    for (const leave of this.#views) leave();
     this.fold();
     this.sqlite.close();
+  }
+
+  /** Closes with everything in the one file and nothing beside it, so that another file may take its place. */
+  closeForGood(): void {
+    for (const leave of this.#views) leave();
+    if (this.sqlite.pragma('journal_mode = delete', { simple: true }) !== 'delete')
+      throw Object.assign(new Error('somebody else reads the file'), { code: 'SQLITE_BUSY' });
+    this.sqlite.close();
+  }
+
+  /** How much room it takes on the disk. */
+  bytes(): number {
+    return ['', '-wal'].reduce(
+      (sum, end) => sum + (statSync(this.file + end, { throwIfNoEntry: false })?.size ?? 0),
+      0,
+    );
+  }
+
+  /** Whether the file still lies where it was opened. */
+  isInPlace(): boolean {
+    try {
+      return statSync(this.file, { bigint: true }).ino === this.#inode;
+    } catch {
+      return false;
+    }
+  }
+
+  /** @throws StudioGone */
+  mustBeInPlace(): void {
+    if (!this.isInPlace()) throw new StudioGone(`${this.file} is gone`);
   }
 
   /** Takes what lies in the file beside it into the one file, as far as nobody reads there; waits for nobody. */
@@ -56,9 +99,15 @@ export class Store {
     this.sqlite.pragma('wal_checkpoint(PASSIVE)');
   }
 
-  /** Runs work in one transaction that nobody else's comes between: all of it or nothing. */
+  /**
+   * Runs work in one transaction that nobody else's comes between: all of it or nothing.
+   * @throws StudioGone where it would be written to a file that nobody finds again
+   */
   atOnce<T>(work: () => T): T {
-    return this.sqlite.transaction(work).immediate();
+    this.mustBeInPlace();
+    const done = this.sqlite.transaction(work).immediate();
+    this.mustBeInPlace();
+    return done;
   }
 
   /** Appends to the log and updates the rows; inside {@link atOnce}. */
@@ -71,13 +120,52 @@ export class Store {
   /** The studio as it is at this moment, for whatever takes its time to go through all of it. */
   snapshot(): { rows: SqliteRows; book: LogBook; drawings: DrawingStore; close: () => void } {
     const { sqlite, db, close } = snapshot(this.file);
-    return { rows: new SqliteRows(sqlite), book: new LogBook(db, sqlite), drawings: new DrawingStore(db), close };
+    const leave = () => {
+      this.#views.delete(leave);
+      close();
+    };
+    this.#views.add(leave);
+    return {
+      rows: new SqliteRows(sqlite),
+      book: new LogBook(db, sqlite),
+      drawings: new DrawingStore(db),
+      close: leave,
+    };
   }
 
   /** A live copy of the whole file, safe while work goes on. */
   async backup(file: string): Promise<void> {
     await this.sqlite.backup(file);
   }
+}
+
+const FILE = 'nelvik.sqlite';
+
+/** A new studio lies under its name only once it is whole: a first start that is cut off leaves none behind. */
+function makeNew(folder: string, file: string, migrations: string): void {
+  const draft = join(folder, 'nelvik.new.sqlite');
+  const clear = () => {
+    for (const end of ['', '-wal', '-shm', '-journal']) rmSync(draft + end, { force: true });
+  };
+  clear();
+  const { sqlite, db } = connect(draft);
+  try {
+    migrated(sqlite, db, migrations);
+    newDatabase(sqlite, db);
+    databaseId(db);
+    sqlite.pragma('wal_checkpoint(TRUNCATE)');
+  } catch (error) {
+    sqlite.close();
+    clear();
+    throw error;
+  }
+  sqlite.close();
+  renameSync(draft, file);
+}
+
+/** Another name for a database that is put in the place of what stood there: screens start afresh by it. */
+export function renewId(sqlite: Database.Database): void {
+  sqlite.prepare(`update meta set value = ? where key = 'database-id'`).run(randomUUID());
 }
 
 /**

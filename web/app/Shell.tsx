@@ -56,10 +56,14 @@ export function Shell() {
         </div>
       </div>
       <LargeStepQuestion />
+      {/* News lies where nothing is worked with, and a press goes through it to what is below. */}
       <Toaster
-        position="top-center"
+        position="bottom-left"
+        offset={{ left: 96, bottom: 128 }}
+        mobileOffset={{ left: 84, bottom: 128 }}
         toastOptions={{
           style: {
+            pointerEvents: 'none',
             fontFamily: 'var(--font-sans)',
             fontSize: 16,
             background: 'var(--raised)',
