@@ -1,4 +1,14 @@
-import type { Accepted, AnswerOf, CartoonAnswer, DrawingAnswer, ErrorAnswer, Place, StudyAnswer } from '#contract';
+import type {
+  Accepted,
+  AnswerOf,
+  CartoonAnswer,
+  CopiesAnswer,
+  DrawingAnswer,
+  ErrorAnswer,
+  OpeningAnswer,
+  Place,
+  StudyAnswer,
+} from '#contract';
 import type { UndoPlace } from '#core/bench';
 import type { Sketch } from '#core/cartoon';
 
@@ -74,4 +84,11 @@ export const api = {
   step: (path: string, body: object) => post<Accepted>(path, body),
   takeCartoon: (panelId: string, body: unknown) => post<Accepted>(`/panels/${at(panelId)}/cartoon`, body),
   enter: (passcode: string) => post<{ ok: true }>('/enter', { passcode }),
+  leave: () => post<{ ok: true }>('/leave', {}),
+  opening: () => ask<OpeningAnswer>('/opening'),
+  endSession: (id: string) => post<{ ok: true }>(`/sessions/${at(id)}/end`, {}),
+  copies: () => ask<CopiesAnswer>('/copies'),
+  saveCopy: () => post<CopiesAnswer>('/copies', {}),
+  bringCopy: (file: Blob) => ask<{ readonly name: string }>('/copies', { method: 'PUT', body: file }),
+  putCopyBack: (name: string) => post<{ readonly entries: number }>(`/copies/${at(name)}/put-back`, {}),
 };

@@ -27,6 +27,10 @@ const asked = { retry, staleTime: HOLDS_MS, placeholderData: keepPreviousData } 
 
 export const useStudio = () => useQuery({ queryKey: ['studio'], queryFn: api.studio, ...asked });
 export const useToday = () => useQuery({ queryKey: ['today'], queryFn: api.today, ...asked });
+/** Copies of the studio; they are made by themselves too, so each look asks anew. */
+export const useCopies = () => useQuery({ queryKey: ['copies'], queryFn: api.copies, retry });
+/** How it is opened to other devices, and who has come in. */
+export const useOpening = () => useQuery({ queryKey: ['opening'], queryFn: api.opening, retry });
 export const useRack = () => useQuery({ queryKey: ['rack'], queryFn: api.rack, ...asked });
 
 /** Jobs in hand, and delivered ones page by page. */

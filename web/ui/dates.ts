@@ -17,3 +17,16 @@ export function momentWords(at: number, locale: string, now = Date.now()): strin
 export function daysUntil(day: string, now = new Date()): number {
   return Math.floor((new Date(`${day}T23:59:59`).getTime() - now.getTime()) / 86_400_000);
 }
+
+/** An instant with its day and time, whenever it was: `Thu 26 Nov, 17:42` (with the year when it is another one). */
+export function dayAndTime(at: number, locale: string, now = Date.now()): string {
+  const date = new Date(at);
+  const isOtherYear = date.getFullYear() !== new Date(now).getFullYear();
+  const day = date.toLocaleDateString(locale, {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    ...(isOtherYear ? { year: 'numeric' } : {}),
+  });
+  return `${day}, ${date.toLocaleTimeString(locale, { hour: '2-digit', minute: '2-digit' })}`;
+}

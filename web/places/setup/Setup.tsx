@@ -7,6 +7,8 @@ import { Button } from '../../ui/Button.tsx';
 import { ChoiceField } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { LOCALES } from '../../ui/locales.ts';
+import { CopiesOfAll } from './CopiesOfAll.tsx';
+import { OtherDevices } from './OtherDevices.tsx';
 import { OwnLimits } from './OwnLimits.tsx';
 import { PersonForm } from './PersonForm.tsx';
 
@@ -96,17 +98,8 @@ export function Setup() {
         />
       </section>
       <OwnLimits settings={settings} />
-      <section className="lg:col-span-2">
-        <h2 className="mb-1 text-xl">Take it all with you</h2>
-        <p className="mb-3 max-w-prose text-mute">
-          Everything in the studio as one readable JSON file: glass, sheets, commissions, pieces, hours and the whole
-          log. The database itself is one file in the studio's data folder; copying it while Nelvik is stopped is a full
-          backup.
-        </p>
-        <a href="/api/export" className="inline-flex min-h-11 items-center rounded-md bg-soft px-4 font-semibold">
-          Save the studio as a file
-        </a>
-      </section>
+      <CopiesOfAll locale={settings.locale} />
+      <OtherDevices locale={settings.locale} />
     </main>
   );
 }
