@@ -20,6 +20,8 @@ export default defineConfig({
   webServer: [server('empty', 4311), server('demo', 4312), server('empty', 4313)],
   use: {
     viewport: { width: 1280, height: 800 },
+    // Tests that cut the network look at the page itself; offline.spec.ts lets the service worker in.
+    serviceWorkers: 'block',
     launchOptions: CHROMIUM,
   },
 });

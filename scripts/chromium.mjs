@@ -9,6 +9,7 @@ export const CHROMIUM = {
     '--disable-background-networking',
     '--disable-component-update',
     '--disable-sync',
-    '--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1 , EXCLUDE localhost',
+    // A name of the studio's network, for what browsers allow on this very computer alone.
+    '--host-resolver-rules=MAP bench.example 127.0.0.1 , MAP * ~NOTFOUND , EXCLUDE 127.0.0.1 , EXCLUDE localhost',
   ],
 };

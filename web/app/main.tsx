@@ -2,6 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
+import { keepForOffline } from '../state/offline.ts';
 import { Shell } from './Shell.tsx';
 import './theme.css';
 
@@ -16,3 +17,5 @@ createRoot(document.getElementById('root') as HTMLElement).render(
     </QueryClientProvider>
   </StrictMode>,
 );
+
+keepForOffline();

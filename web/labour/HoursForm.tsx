@@ -9,6 +9,7 @@ import { Button } from '../ui/Button.tsx';
 import { ChoiceField } from '../ui/Choice.tsx';
 import { DayField } from '../ui/DayField.tsx';
 import { TextField } from '../ui/Field.tsx';
+import { newId } from '../state/ids.ts';
 
 const day = (at: number) => format(at, 'yyyy-MM-dd');
 
@@ -42,7 +43,7 @@ export function HoursForm({
     const length = (minutes ?? 0) * 60_000;
     const startedAt = Math.min(at, Date.now() - length);
     const ask = {
-      id: entry?.id ?? crypto.randomUUID(),
+      id: entry?.id ?? newId(),
       personId,
       panelId,
       stage,

@@ -15,9 +15,9 @@ describe('what the page hears from the server', () => {
   it('an answer is handed on as it is', async () => {
     const fetched = vi.fn(answer(200, { seq: 7, again: false }));
     vi.stubGlobal('fetch', fetched);
-    expect(await api.takeCartoon('p 1', { edit: 'x' })).toEqual({ seq: 7, again: false });
+    expect(await api.step('/panels/p%201/edit', { edit: 'x' })).toEqual({ seq: 7, again: false });
     const [path, init] = fetched.mock.calls[0] as unknown as [string, RequestInit];
-    expect(path).toBe('/api/panels/p%201/cartoon');
+    expect(path).toBe('/api/panels/p%201/edit');
     expect(init).toMatchObject({ method: 'POST', body: '{"edit":"x"}' });
   });
   it('a refusal keeps its code and its sentence', async () => {
@@ -31,9 +31,12 @@ describe('what the page hears from the server', () => {
     expect(error.code).toBe('no-answer');
     expect(error.message).toMatch(/kept here/);
   });
-  it('what is no answer of ours gets a plain sentence too', async () => {
-    vi.stubGlobal('fetch', answer(502, '<html>bad gateway</html>'));
-    const error = await failing(api.panel('p'));
-    expect([error.code, error.message]).toEqual(['our-fault', 'Something went wrong in Nelvik; nothing was changed.']);
+  it.each([
+    [502, '<html>bad gateway</html>'],
+    [503, '{"status":"down"}'],
+    [200, '<html>welcome to the network of the fair</html>'],
+  ])('what is no answer of ours is none: %i %s', async (status, text) => {
+    vi.stubGlobal('fetch', answer(status, text));
+    expect((await failing(api.panel('p'))).code).toBe('no-answer');
   });
 });

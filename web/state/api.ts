@@ -14,34 +14,36 @@ import type { Sketch } from '#core/cartoon';
 
 /** A refusal from the server, or no answer at all: `words` is what the user reads. */
 export class ApiError extends Error {
-  readonly code: ErrorAnswer['error'] | 'no-answer' | 'given-up';
+  readonly code: ErrorAnswer['error'] | 'no-answer' | 'given-up' | 'kept-for-later';
   readonly refusal: ErrorAnswer['refusal'];
 
-  constructor(code: ErrorAnswer['error'] | 'no-answer' | 'given-up', words: string, refusal?: ErrorAnswer['refusal']) {
+  constructor(code: ApiError['code'], words: string, refusal?: ErrorAnswer['refusal']) {
     super(words);
     this.code = code;
     this.refusal = refusal;
   }
 }
 
+const noAnswer = () =>
+  new ApiError('no-answer', 'Nelvik does not answer; your last step is kept here and sent again as soon as it does.');
+
 async function ask<T>(path: string, init?: RequestInit): Promise<T> {
   let response: Response;
+  let body: unknown;
   try {
     response = await fetch(`/api${path}`, init);
+    body = await response.json();
   } catch {
-    throw new ApiError(
-      'no-answer',
-      'Nelvik does not answer; your last step is kept here and sent again as soon as it does.',
-    );
+    // No answer at all, or one that is none of Nelvik's: a proxy's before a server that is away, a network's own page.
+    throw noAnswer();
   }
-  if (response.ok) return (await response.json()) as T;
-  const body = (await response.json().catch(() => null)) as ErrorAnswer | null;
-  throw new ApiError(
-    body?.error ?? 'our-fault',
-    body?.words ?? 'Something went wrong in Nelvik; nothing was changed.',
-    body?.refusal,
-  );
+  if (response.ok) return body as T;
+  if (!isErrorAnswer(body)) throw noAnswer();
+  throw new ApiError(body.error, body.words, body.refusal);
 }
+
+const isErrorAnswer = (body: unknown): body is ErrorAnswer =>
+  typeof body === 'object' && body !== null && 'error' in body && 'words' in body;
 
 const post = <T>(path: string, body: unknown): Promise<T> =>
   ask(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
@@ -82,7 +84,6 @@ export const api = {
   sketch: (id: string) => ask<Sketch>(`/drawings/${at(id)}/sketch`),
   /** One step from the outbox. */
   step: (path: string, body: object) => post<Accepted>(path, body),
-  takeCartoon: (panelId: string, body: unknown) => post<Accepted>(`/panels/${at(panelId)}/cartoon`, body),
   enter: (passcode: string) => post<{ ok: true }>('/enter', { passcode }),
   leave: () => post<{ ok: true }>('/leave', {}),
   opening: () => ask<OpeningAnswer>('/opening'),

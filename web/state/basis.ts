@@ -19,6 +19,7 @@ export function basisOf(client: QueryClient, command: Pick<Command, 'kind' | 'as
 }
 
 export function knownUpTo(client: QueryClient, keys: readonly QueryKey[]): number {
+  if (heard.last === 0) return seenUpTo(client, keys);
   let basis = heard.last;
   for (const key of keys) {
     const state = client.getQueryState<{ readonly seq: number }>(key);
@@ -28,4 +29,10 @@ export function knownUpTo(client: QueryClient, keys: readonly QueryKey[]): numbe
     else if (keys.length === 1) basis = Math.max(basis, state.data.seq);
   }
   return basis;
+}
+
+/** Before anything is heard, as in a page that was opened without a network: what the answers themselves say. */
+function seenUpTo(client: QueryClient, keys: readonly QueryKey[]): number {
+  const seen = keys.flatMap((key) => client.getQueryState<{ readonly seq: number }>(key)?.data?.seq ?? []);
+  return seen.length === 0 ? 0 : Math.min(...seen);
 }

@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import { newId } from './ids.ts';
 
 interface BenchState {
   /** Names this screen in the log; undo belongs to it as long as nobody says who works. */
@@ -16,7 +17,7 @@ const KEPT_AS = 'nelvik-bench';
 export const useBench = create<BenchState>()(
   persist(
     (set) => ({
-      benchId: crypto.randomUUID(),
+      benchId: newId(),
       personId: null,
       theme: 'light',
       sitDown: (personId) => set({ personId }),

@@ -75,11 +75,17 @@ export class Heard {
   begin(client: QueryClient, seq: number, database: string): void {
     const isOther = this.#database !== null && this.#database !== database;
     const hasMissed = seq > this.last && this.last > 0;
+    const isFirst = this.last === 0;
     this.#database = database;
     if (isOther) this.#seen = new Map();
     this.last = isOther ? seq : Math.max(this.last, seq);
     if (isOther || hasMissed) void client.invalidateQueries();
+    // What was shown so far may be from before the page was loaded, kept by the browser while there was no network.
+    else if (isFirst) void client.invalidateQueries({ predicate: ({ state }) => isOlder(state.data, seq) });
   }
 }
+
+const isOlder = (data: unknown, seq: number): boolean =>
+  typeof data === 'object' && data !== null && 'seq' in data && data.seq !== seq;
 
 export const heard = new Heard();

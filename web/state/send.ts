@@ -4,13 +4,13 @@ import { toast } from 'sonner';
 import type { Accepted, PanelEdit } from '#contract';
 import type { Command, SavePanel, UndoPlace } from '#core/bench';
 import { askedWords } from '#core/words';
-import { api, ApiError } from './api.ts';
+import { ApiError } from './api.ts';
 import { basisOf, knownUpTo } from './basis.ts';
 import { useBench } from './bench.ts';
 import { heard } from './freshness.ts';
 import { useLargeStep } from './largeStep.ts';
 import { outbox } from './outboxHere.ts';
-import { untilAnswered } from './untilAnswered.ts';
+import { newId } from './ids.ts';
 
 /** What an edit makes of the panel with it: its name, opening, what its lines take up. */
 export type PanelWish = Omit<SavePanel, 'id'>;
@@ -32,7 +32,7 @@ export function useSend(): Send {
   return useMemo(() => {
     const facts = () => {
       const { benchId, personId } = useBench.getState();
-      return { commandId: crypto.randomUUID(), bench: benchId, personId };
+      return { commandId: newId(), bench: benchId, personId };
     };
     const ofPanel = (panelId: string) => knownUpTo(client, [['panel', panelId]]);
     return {
@@ -60,8 +60,7 @@ export function useSend(): Send {
       },
       cartoon: (panelId, more) => {
         const body = { ...facts(), basis: ofPanel(panelId), ...more };
-        // A drawing is too large for the browser's storage: it waits in this page alone.
-        return run(client, () => untilAnswered(() => api.takeCartoon(panelId, body), toast.warning));
+        return run(client, () => step(`/panels/${encodeURIComponent(panelId)}/cartoon`, body, 'take the drawing in'));
       },
       edit: (panelId, edit, said, panel) => {
         const body = { ...facts(), basis: ofPanel(panelId), edit, ...(panel ? { panel } : {}) };
@@ -78,6 +77,8 @@ const step = (path: string, body: { readonly commandId: string }, words: string)
 
 const sentence = (words = ''): string =>
   words === '' ? 'The step' : `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
+
+const isKeptForLater = (error: unknown): boolean => error instanceof ApiError && error.code === 'kept-for-later';
 
 /** A large step is named, and the question about it is put. */
 function asksFirst(error: unknown): boolean {
@@ -103,7 +104,7 @@ async function run(
     else await heard.change(client, seq, touched);
     return true;
   } catch (error) {
-    if (isAnsweredElsewhere(error)) return false;
+    if (isAnsweredElsewhere(error) || isKeptForLater(error)) return false;
     toast.error(error instanceof Error ? error.message : 'Something went wrong; nothing was changed.', {
       duration: 9000,
     });

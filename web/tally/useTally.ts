@@ -37,6 +37,7 @@ export function useTally(view: PanelView): Tally {
   const [questions, setQuestions] = useState<readonly SourceQuestion[]>([]);
   const [askedRecut, setAskedRecut] = useState<AskedRecut | null>(null);
   const field = useRef<HTMLInputElement>(null);
+  const calls = useRef(0);
   const personId = useBench((s) => s.personId);
   const send = useSend();
   const meaning = useMemo(() => readTally(text, reader, panel), [text, reader, panel]);
@@ -72,8 +73,11 @@ export function useTally(view: PanelView): Tally {
     // The line is free for the next call at once; a refused one comes back unless another is being written. The preview
     // may still judge the panel as it was before the last line; lines go in their order, and the server alone decides.
     setText('');
+    const mine = ++calls.current;
     if (await send.command(command)) {
-      if (meaning.numbers.length > 0) useSelection.getState().choose(panel.id, meaning.numbers);
+      // Answers may be shown in another order than the calls were made: the last call is the one in hand.
+      if (meaning.numbers.length > 0 && mine === calls.current)
+        useSelection.getState().choose(panel.id, meaning.numbers);
     } else setText((now) => (now === '' ? text : now));
   };
   return {

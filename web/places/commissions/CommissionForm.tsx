@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button.tsx';
 import { ChoiceField } from '../../ui/Choice.tsx';
 import { DayField } from '../../ui/DayField.tsx';
 import { TextField } from '../../ui/Field.tsx';
+import { newId } from '../../state/ids.ts';
 
 /** Enters or changes a commission. */
 export function CommissionForm({
@@ -25,7 +26,7 @@ export function CommissionForm({
   const [due, setDue] = useState(entry?.due ?? '');
   const [note, setNote] = useState(entry?.note ?? '');
   const keep = async () => {
-    const id = entry?.id ?? crypto.randomUUID();
+    const id = entry?.id ?? newId();
     if (
       await send.command({
         kind: 'save-commission',
@@ -87,7 +88,7 @@ export function PanelForm({
     name.trim() !== '' && widthMm !== null && heightMm !== null && problem(width) === null && problem(height) === null;
   const keep = async () => {
     if (!isSound) return;
-    const id = crypto.randomUUID();
+    const id = newId();
     const ask = {
       id,
       commissionId,

@@ -7,6 +7,7 @@ import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import type { PanelView } from '../../panel/view.ts';
+import { newId } from '../../state/ids.ts';
 
 /** The same drawing for another opening of the set: the border keeps its width, the middle takes the rest. */
 export function SetMaker({ view }: { view: PanelView }) {
@@ -35,7 +36,7 @@ export function SetMaker({ view }: { view: PanelView }) {
     // The drawing's outline is the glass edge, or the came's outside: the panel is larger by what lies outside of it.
     const rim = 2 * outsideOfOutline(panel.allowance);
     const size = { widthMm: outside.widthMm - rim, heightMm: outside.heightMm - rim };
-    const id = crypto.randomUUID();
+    const id = newId();
     const wish = {
       commissionId: panel.commissionId,
       name: name.trim(),

@@ -8,6 +8,7 @@ import { useBench } from '../../state/bench.ts';
 import { useSend } from '../../state/send.ts';
 import { useMinute } from '../../ui/useMinute.ts';
 import type { PanelView } from '../../panel/view.ts';
+import { newId } from '../../state/ids.ts';
 
 /** The work that the panel waits for: what one touch on the clock starts. */
 function likelyWork({ panel, pieces }: Pick<PanelView, 'panel' | 'pieces'>): WorkStage {
@@ -33,7 +34,7 @@ export function ClockButton({ view }: { view: PanelView }) {
     else
       void send.command({
         kind: 'start-clock',
-        ask: { id: crypto.randomUUID(), personId, panelId: panel.id, stage },
+        ask: { id: newId(), personId, panelId: panel.id, stage },
       });
   };
   const stop = () => personId && void send.command({ kind: 'stop-clock', ask: { personId, endedAt: null } });

@@ -7,6 +7,7 @@ import { GlassChip } from '../../panel/GlassChip.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { ChoiceField } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
+import { newId } from '../../state/ids.ts';
 
 /** Enters or changes a glass: its own code, colour as transmitted, texture, hiding power, price by area. */
 export function GlassForm({ entry, settings, done }: { entry?: Glass; settings: Settings; done: () => void }) {
@@ -48,7 +49,7 @@ export function GlassForm({ entry, settings, done }: { entry?: Glass; settings: 
   const keep = async () =>
     (await send.command({
       kind: 'save-glass',
-      ask: { ...glass, id: entry?.id ?? crypto.randomUUID(), name: name.trim() },
+      ask: { ...glass, id: entry?.id ?? newId(), name: name.trim() },
     })) && done();
   return (
     <form

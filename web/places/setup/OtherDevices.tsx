@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import type { OpeningAnswer } from '#contract';
 import { api } from '../../state/api.ts';
+import { forgetAnswers } from '../../state/offline.ts';
 import { useOpening } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { dayAndTime } from '../../ui/dates.ts';
@@ -67,6 +68,7 @@ function WhoIsIn({ sessions, locale }: { sessions: OpeningAnswer['sessions']; lo
   };
   const leave = async () => {
     await api.leave();
+    await forgetAnswers();
     window.location.assign('/');
   };
   return (

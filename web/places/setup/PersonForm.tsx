@@ -3,6 +3,7 @@ import type { Person } from '#core/bench';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
+import { newId } from '../../state/ids.ts';
 
 /** Enters somebody who works here, or changes what is known of them. */
 export function PersonForm({
@@ -22,7 +23,7 @@ export function PersonForm({
   const problem = Number.isFinite(cents) && cents >= 0 ? null : 'A rate of 0 or more.';
   const keep = async () => {
     const ask = {
-      id: entry?.id ?? crypto.randomUUID(),
+      id: entry?.id ?? newId(),
       name: name.trim(),
       initial: name.trim().slice(0, 1).toUpperCase(),
       rateCentsPerHour: cents,

@@ -1,0 +1,55 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+/** A server on the demo's data in a folder of its own, to be killed and started again beneath the page. */
+export class OwnServer {
+  readonly folder = mkdtempSync(join(tmpdir(), 'nelvik-own-'));
+  readonly port: number;
+  readonly #env: Record<string, string>;
+  #child: ChildProcess | null = null;
+
+  constructor(port: number, env: Record<string, string> = {}) {
+    this.port = port;
+    this.#env = env;
+    spawnSync(process.execPath, ['dist/server/demo.mjs'], { env: this.#whole() });
+  }
+
+  get base(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  #whole(): NodeJS.ProcessEnv {
+    return { ...process.env, NELVIK_DATA: this.folder, PORT: String(this.port), HOST: '127.0.0.1', ...this.#env };
+  }
+
+  async start(): Promise<void> {
+    const child = spawn(process.execPath, ['dist/server/main.mjs'], {
+      env: this.#whole(),
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    this.#child = child;
+    await new Promise<void>((up, failed) => {
+      child.stdout.on('data', (text: Buffer) => {
+        if (text.toString().includes('Nelvik is at')) up();
+      });
+      child.once('exit', () => failed(new Error('the server stopped before it was up')));
+    });
+  }
+
+  /** By the hardest way there is. */
+  async kill(): Promise<void> {
+    const child = this.#child;
+    if (!child || child.exitCode !== null) return;
+    const gone = new Promise((done) => child.once('exit', done));
+    child.kill('SIGKILL');
+    await gone;
+    this.#child = null;
+  }
+
+  async remove(): Promise<void> {
+    await this.kill();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}

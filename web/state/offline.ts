@@ -1,0 +1,39 @@
+/** The name under which the service worker keeps answers (vite.config.ts). */
+const ANSWERS = 'nelvik-answers';
+const RELOADED_AT = 'nelvik-reloaded-at';
+/** Loading anew did not help if it was so short a time ago. */
+const NOT_AGAIN_MS = 60_000;
+
+/** Lets the page open without a network from now on, where the browser allows it: on this computer, or by HTTPS. */
+export function keepForOffline(): void {
+  // A part of a page that the server no longer has: it was brought up to date meanwhile.
+  window.addEventListener('vite:preloadError', (event) => {
+    if (Date.now() - reloadedAt() < NOT_AGAIN_MS) return;
+    event.preventDefault();
+    remember();
+    window.location.reload();
+  });
+  if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
+  navigator.serviceWorker.register('/sw.js').catch(() => undefined);
+}
+
+/** What is kept of the studio in this browser goes when somebody logs out. */
+export async function forgetAnswers(): Promise<void> {
+  if ('caches' in window) await caches.delete(ANSWERS);
+}
+
+function reloadedAt(): number {
+  try {
+    return Number(sessionStorage.getItem(RELOADED_AT) ?? 0);
+  } catch {
+    return Date.now();
+  }
+}
+
+function remember(): void {
+  try {
+    sessionStorage.setItem(RELOADED_AT, String(Date.now()));
+  } catch {
+    // Then it is not loaded anew a second time either.
+  }
+}
