@@ -149,9 +149,10 @@ export class Desk {
     return result;
   }
 
+  /** What others have done at the panel since what the command was decided on: a screen that was away shows both. */
   #withMeanwhile(refusal: Refusal, { ask }: Command, basis: number, bench: string): Refusal {
     const panelId = 'panelId' in ask ? ask.panelId : null;
-    if (refusal.code !== 'stale' || typeof panelId !== 'string') return refusal;
+    if (typeof panelId !== 'string' || basis >= this.seq) return refusal;
     const meanwhile = this.store.book
       .ofPanel(panelId, { after: basis })
       .filter((entry) => entry.bench !== bench)

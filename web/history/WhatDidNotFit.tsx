@@ -34,11 +34,11 @@ export function WhatDidNotFit({
     <Sheet title="Which of the two holds?" open={isOpen} onClose={onClose}>
       <div className="grid grid-cols-2 gap-3">
         <section className="rounded-md border-2 border-copper p-4" aria-label="Done here">
-          <h3 className="text-mute">Done here, {momentWords(at, locale)}</h3>
+          <h3 className="text-mute">Here, {momentWords(at, locale)}</h3>
           <p className="mt-1 text-lg font-semibold">{words}</p>
         </section>
         <section className="rounded-md border-2 border-line p-4" aria-label="In the studio">
-          <h3 className="text-mute">In the studio meanwhile</h3>
+          <h3 className="text-mute">In the studio since</h3>
           {meanwhile.length > 0 ? (
             <ul className="mt-1 grid gap-1 text-lg font-semibold">
               {meanwhile.map((line) => (

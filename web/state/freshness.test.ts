@@ -9,7 +9,9 @@ beforeEach(() => {
   client = new QueryClient();
 });
 const asked = (spy: { mock: { calls: unknown[][] } }) =>
-  spy.mock.calls.map(([filter]) => (filter as { queryKey?: unknown } | undefined)?.queryKey ?? 'everything');
+  spy.mock.calls
+    .filter(([filter]) => filter === undefined || 'queryKey' in (filter as object))
+    .map(([filter]) => (filter as { queryKey?: unknown } | undefined)?.queryKey ?? 'everything');
 
 describe('what is asked again after a change', () => {
   it('a mark on pieces: that panel, the lists that show it, its history; not the rack, not the studio', () => {
@@ -58,6 +60,16 @@ describe('what a screen has heard', () => {
     expect(asked(spy)).toEqual([]);
     ears.begin(client, 6, 'db');
     expect(asked(spy)).toEqual(['everything']);
+  });
+  it('what the browser kept from before the page was loaded is fetched anew when the line opens, and no more', () => {
+    const mine = new QueryClient();
+    mine.setQueryData(['today'], { seq: 3 });
+    mine.setQueryData(['rack'], { seq: 5 });
+    mine.setQueryData(['sketch', 'x'], { lines: [] });
+    const ears = new Heard();
+    ears.begin(mine, 5, 'db');
+    const isOld = (key: string[]) => mine.getQueryState(key)?.isInvalidated;
+    expect([isOld(['today']), isOld(['rack']), isOld(['sketch', 'x'])]).toEqual([true, false, false]);
   });
   it('an older database put back: the screen starts afresh, also from a lower position', () => {
     const spy = vi.spyOn(client, 'invalidateQueries');

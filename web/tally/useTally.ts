@@ -30,6 +30,9 @@ export interface Tally {
   answered(done: boolean): void;
 }
 
+/** A line that was refused after longer is not given back to be mended: whoever wrote it is at something else. */
+const IN_HAND_MS = 5000;
+
 /** The tally line's state: what is typed, what it means on this panel, and what is still to be asked. */
 export function useTally(view: PanelView): Tally {
   const { reader, panel, settings } = view;
@@ -74,11 +77,12 @@ export function useTally(view: PanelView): Tally {
     // may still judge the panel as it was before the last line; lines go in their order, and the server alone decides.
     setText('');
     const mine = ++calls.current;
+    const begun = Date.now();
     if (await send.command(command)) {
       // Answers may be shown in another order than the calls were made: the last call is the one in hand.
       if (meaning.numbers.length > 0 && mine === calls.current)
         useSelection.getState().choose(panel.id, meaning.numbers);
-    } else setText((now) => (now === '' ? text : now));
+    } else if (Date.now() - begun < IN_HAND_MS) setText((now) => (now === '' ? text : now));
   };
   return {
     text,
