@@ -132,6 +132,22 @@ it.each([
     () => outcome({ NELVIK_DATA: join(MAIN, 'below-a-file') }),
     /cannot write to .*set NELVIK_DATA/,
   ],
+  [
+    'a folder of a system that is read only',
+    () => outcome({ NELVIK_DATA: '/proc/self/nelvik' }),
+    /cannot write to .*set NELVIK_DATA/,
+  ],
+  [
+    'a first start on a full disk',
+    (folder: string) => outcome({ NELVIK_DATA: folder }, 60),
+    /The disk that holds .* is full; make room and start again/,
+  ],
+  ['a name for a proxy without a passcode', () => outcome({ NELVIK_NAMES: 'glass.example' }), /set a studio passcode/],
+  [
+    'an address that is not of this computer',
+    () => outcome({ HOST: '203.0.113.7', NELVIK_PASSCODE: 'lantern7' }),
+    /is no address of this computer/,
+  ],
   ['an open address without a passcode', () => outcome({ HOST: '0.0.0.0' }), /set a studio passcode/],
   [
     'an empty passcode, which is none',
@@ -196,9 +212,15 @@ it('the terminal is closed: the one file, copied by itself, holds every acknowle
   }
 }, 60_000);
 
-function outcome(env: Record<string, string>): Promise<{ code: number | null; text: string }> {
-  const child = spawn(process.execPath, [MAIN], {
-    env: { ...process.env, PORT: '0', ...env },
+/** @param mostKib no file may grow beyond it, as on a disk that is full */
+function outcome(env: Record<string, string>, mostKib?: number): Promise<{ code: number | null; text: string }> {
+  const command =
+    mostKib === undefined
+      ? [process.execPath]
+      : ['/bin/bash', '-c', `ulimit -f ${mostKib}; exec "$0" "$@"`, process.execPath];
+  const [program = '', ...args] = [...command, MAIN];
+  const child = spawn(program, args, {
+    env: { ...process.env, PORT: '0', NELVIK_DATA: mkdtempSync(join(tmpdir(), 'nelvik-outcome-')), ...env },
     stdio: ['ignore', 'ignore', 'pipe'],
   });
   let text = '';

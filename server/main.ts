@@ -1,4 +1,3 @@
-import { mkdirSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
@@ -9,6 +8,7 @@ import { logFile, noteFault, noteRequests } from './logFile.ts';
 import { FULL } from './openStore.ts';
 import { isNelvikAt, own } from './owner.ts';
 import { Served } from './served.ts';
+import { makeFolder } from './store/folder.ts';
 
 const say = (words: string) => process.stdout.write(`${words}\n`);
 const stop = (words: string): never => {
@@ -73,7 +73,7 @@ server.listen(port, host, () => {
 
 function sessionsIn(data: string, code: string): Sessions {
   try {
-    mkdirSync(data, { recursive: true });
+    makeFolder(data);
     return new Sessions(join(data, 'access.sqlite'), code, Date.now);
   } catch (error) {
     const isFull = FULL.has(String((error as NodeJS.ErrnoException).code));

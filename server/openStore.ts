@@ -1,6 +1,7 @@
 import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { COPIES_FOLDER } from './copies/names.ts';
+import { hasRoom } from './store/folder.ts';
 import { Store } from './store/store.ts';
 import { StudioFileError, type FileFault } from './store/studioFile.ts';
 
@@ -70,6 +71,7 @@ function problemWords(error: unknown, folder: string, file: string): string {
   if (code === 'SQLITE_BUSY') return `Another Nelvik works on ${file}; stop that one first.`;
   if (code === 'SQLITE_NOTADB' || code?.startsWith('SQLITE_CORRUPT') === true)
     return `${file} ${FAULT_WORDS.damaged}; nothing in it was changed: ${PUT_BACK}.`;
+  if (!hasRoom(folder)) return `The disk that holds ${folder} is full; make room and start again.`;
   return `${file} could not be brought up to date (${message ?? 'no reason was given'}); nothing in it was changed: ${PUT_BACK}.`;
 }
 

@@ -1,6 +1,7 @@
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
+import { makeFolder } from './store/folder.ts';
 
 /** What a running Nelvik holds of its data folder. */
 export interface Owner {
@@ -17,7 +18,7 @@ export function own(folder: string): Owner | { readonly problem: string } {
   const address = join(folder, 'nelvik.address');
   let lock: Database.Database | null = null;
   try {
-    mkdirSync(folder, { recursive: true });
+    makeFolder(folder);
     lock = new Database(join(folder, 'nelvik.lock'), { timeout: 0 });
     lock.exec('begin exclusive');
   } catch (error) {

@@ -267,6 +267,18 @@ describe('daily copies', () => {
     server.served.copies.prune();
     expect((await answer()).copies.filter((c) => c.reason === 'daily')).toHaveLength(7);
   });
+  it('a clock that ran ahead for a while keeps none from being made afterwards', async () => {
+    now += 400 * DAY_MS;
+    await work();
+    now += DAY_MS;
+    await server.served.copies.daily();
+    now -= 400 * DAY_MS;
+    await work();
+    now += DAY_MS;
+    const before = (await answer()).copies.length;
+    await server.served.copies.daily();
+    expect((await answer()).copies.length).toBe(before + 1);
+  });
   it('one that cannot be made is told where copies are seen', async () => {
     await work();
     now += DAY_MS;
@@ -328,6 +340,22 @@ describe('the file beneath a running server', () => {
     sqlite.pragma('max_page_count = 1073741823');
     await work();
   });
+});
+
+it('a file that may not be written: refused in a sentence, and reading goes on', async () => {
+  const { sqlite } = server.store;
+  sqlite.pragma('query_only = 1');
+  const refused = await server.send(
+    '/commands',
+    command('save-commission', { id: 'ro', title: 'ro', client: '', due: null, note: '' }),
+  );
+  expect([refused.status, (refused.body as ErrorAnswer).words]).toEqual([
+    503,
+    expect.stringMatching(/may not be written/),
+  ]);
+  expect((await server.send('/jobs')).status).toBe(200);
+  sqlite.pragma('query_only = 0');
+  await work();
 });
 
 describe('names of copies', () => {

@@ -1,10 +1,11 @@
-import { copyFileSync, linkSync, mkdirSync, readdirSync, renameSync, rmSync, statfsSync, statSync } from 'node:fs';
+import { copyFileSync, linkSync, readdirSync, renameSync, rmSync, statfsSync, statSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import Database from 'better-sqlite3';
 import type { CopiesAnswer, CopyLine } from '#contract';
 import { FULL } from '../openStore.ts';
 import type { Store } from '../store/store.ts';
 import { nameOf, readName, startOfDay, type CopyReason } from './names.ts';
+import { makeFolder } from '../store/folder.ts';
 
 /** Copies that Nelvik makes by itself are kept so long. */
 export const KEPT_DAYS = 30;
@@ -44,7 +45,7 @@ export class Copies {
   }
 
   async #make(reason: CopyReason): Promise<CopyLine> {
-    mkdirSync(this.folder, { recursive: true });
+    makeFolder(this.folder);
     const part = join(this.folder, 'copy-under-way');
     const clear = () => {
       for (const end of ['', '-journal', '-wal', '-shm']) rmSync(part + end, { force: true });
@@ -72,7 +73,7 @@ export class Copies {
 
   /** The name of a copy that is made now, where no other lies under it. */
   freeName(reason: CopyReason, entries: number | null, kind: 'sqlite' | 'json' = 'sqlite'): string {
-    mkdirSync(this.folder, { recursive: true });
+    makeFolder(this.folder);
     const taken = new Set(readdirSync(this.folder));
     for (let at = this.#parts.clock(); ; at += 1000) {
       const name = nameOf(at, reason, entries, kind);
@@ -123,7 +124,9 @@ export class Copies {
     const today = startOfDay(this.#parts.clock());
     const last = this.#parts.store().book.lastBefore(today);
     const isMade = (copy: CopyLine) =>
-      (copy.reason === 'daily' && copy.at >= today) || (copy.entries === last?.seq && copy.at + 999 >= last.at);
+      // One that a wrong clock dated ahead is none of today's.
+      (copy.reason === 'daily' && copy.at >= today && copy.at < today + DAY_MS) ||
+      (copy.entries === last?.seq && copy.at + 999 >= last.at);
     try {
       if (last && !this.list().some(isMade)) await this.save('daily');
       this.prune();

@@ -45,6 +45,14 @@ export function catchAll(report: (error: unknown) => void) {
         'The studio’s file is damaged; nothing was changed. Put a copy back under Setup.',
       );
     }
+    if (code?.startsWith('SQLITE_READONLY') === true) {
+      report(error);
+      return sendError(
+        res,
+        'not-now',
+        'The studio’s file may not be written just now; nothing was changed. Look at the rights of its folder and disk.',
+      );
+    }
     if (code !== undefined && FULL.has(code)) {
       report(error);
       return sendError(

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import { existsSync, renameSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type Database from 'better-sqlite3';
 import { eq } from 'drizzle-orm';
@@ -12,6 +12,7 @@ import { LogBook } from './logBook.ts';
 import { SqliteRows } from './rows.ts';
 import { meta } from './schema/index.ts';
 import { mustBeStudio, mustBeWhole } from './studioFile.ts';
+import { makeFolder } from './folder.ts';
 
 /** The file lies no longer where it was opened: what would be written now would be lost. */
 export class StudioGone extends Error {}
@@ -35,7 +36,7 @@ export class Store {
    * @throws StudioFileError where what lies there is no studio that can be opened; nothing in it is changed then
    */
   constructor(folder: string, migrations: string) {
-    mkdirSync(folder, { recursive: true });
+    makeFolder(folder);
     this.file = join(folder, FILE);
     if (!existsSync(this.file)) makeNew(folder, this.file, migrations);
     mustBeStudio(this.file, migrations);
