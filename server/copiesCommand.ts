@@ -9,7 +9,8 @@ import { Copies, keepAs } from './copies/copies.ts';
 import { workOnCopy, type CopyJob, type Prepared } from './copies/copyJobs.ts';
 import { COPIES_FOLDER } from './copies/names.ts';
 import { exportParts } from './export.ts';
-import { FULL, openStore } from './openStore.ts';
+import { openStore } from './openStore.ts';
+import { FULL } from './store/folder.ts';
 import { own } from './owner.ts';
 import type { Store } from './store/store.ts';
 

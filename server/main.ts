@@ -5,10 +5,9 @@ import { fileURLToPath } from 'node:url';
 import { isLoopback } from './http/access.ts';
 import { Sessions } from './http/sessions.ts';
 import { logFile, noteFault, noteRequests } from './logFile.ts';
-import { FULL } from './openStore.ts';
 import { isNelvikAt, own } from './owner.ts';
 import { Served } from './served.ts';
-import { makeFolder } from './store/folder.ts';
+import { isFull, makeFolder } from './store/folder.ts';
 
 const say = (words: string) => process.stdout.write(`${words}\n`);
 const stop = (words: string): never => {
@@ -76,9 +75,8 @@ function sessionsIn(data: string, code: string): Sessions {
     makeFolder(data);
     return new Sessions(join(data, 'access.sqlite'), code, Date.now);
   } catch (error) {
-    const isFull = FULL.has(String((error as NodeJS.ErrnoException).code));
     return stop(
-      isFull
+      isFull(data, error)
         ? `The disk that holds ${data} is full; make room and start again.`
         : `${join(data, 'access.sqlite')} cannot be used; delete it, and devices enter the passcode anew.`,
     );

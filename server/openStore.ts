@@ -1,19 +1,10 @@
 import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { COPIES_FOLDER } from './copies/names.ts';
-import { hasRoom } from './store/folder.ts';
+import { codeOf, isFull } from './store/folder.ts';
 import { Store } from './store/store.ts';
 import { StudioFileError, type FileFault } from './store/studioFile.ts';
 
-/** No room for what is to be written: said by SQLite, or by the system. */
-export const FULL: ReadonlySet<string> = new Set([
-  'SQLITE_FULL',
-  'SQLITE_IOERR_WRITE',
-  'SQLITE_IOERR_TRUNCATE',
-  'ENOSPC',
-  'EDQUOT',
-  'EFBIG',
-]);
 const UNWRITABLE = new Set([
   'EACCES',
   'EROFS',
@@ -64,15 +55,14 @@ function problemWords(error: unknown, folder: string, file: string): string {
     return error.fault === 'newer'
       ? `${file} ${FAULT_WORDS.newer}; start that one, or ${PUT_BACK}.`
       : `${file} ${FAULT_WORDS[error.fault]}; nothing in it was changed: ${PUT_BACK}.`;
-  const { code, message } = error as { code?: string; message?: string };
-  if (code !== undefined && UNWRITABLE.has(code))
-    return `Nelvik cannot write to ${folder}; set NELVIK_DATA to a folder that you own.`;
-  if (code !== undefined && FULL.has(code)) return `The disk that holds ${folder} is full; make room and start again.`;
+  const code = codeOf(error);
   if (code === 'SQLITE_BUSY') return `Another Nelvik works on ${file}; stop that one first.`;
-  if (code === 'SQLITE_NOTADB' || code?.startsWith('SQLITE_CORRUPT') === true)
+  if (code === 'SQLITE_NOTADB' || code.startsWith('SQLITE_CORRUPT'))
     return `${file} ${FAULT_WORDS.damaged}; nothing in it was changed: ${PUT_BACK}.`;
-  if (!hasRoom(folder)) return `The disk that holds ${folder} is full; make room and start again.`;
-  return `${file} could not be brought up to date (${message ?? 'no reason was given'}); nothing in it was changed: ${PUT_BACK}.`;
+  if (isFull(folder, error)) return `The disk that holds ${folder} is full; make room and start again.`;
+  if (UNWRITABLE.has(code)) return `Nelvik cannot write to ${folder}; set NELVIK_DATA to a folder that you own.`;
+  const why = error instanceof Error ? error.message : 'no reason was given';
+  return `${file} could not be brought up to date (${why}); nothing in it was changed: ${PUT_BACK}.`;
 }
 
 function hasCopies(folder: string): boolean {

@@ -1,7 +1,7 @@
 import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import { makeFolder } from './store/folder.ts';
+import { codeOf, isFull, makeFolder } from './store/folder.ts';
 
 /** What a running Nelvik holds of its data folder. */
 export interface Owner {
@@ -23,9 +23,9 @@ export function own(folder: string): Owner | { readonly problem: string } {
     lock.exec('begin exclusive');
   } catch (error) {
     lock?.close();
-    const code = error instanceof Error && 'code' in error ? error.code : null;
-    if (code === 'SQLITE_BUSY')
+    if (codeOf(error) === 'SQLITE_BUSY')
       return { problem: `Nelvik already runs on this data${whereAt(address)}; open that one, or stop it first.` };
+    if (isFull(folder, error)) return { problem: `The disk that holds ${folder} is full; make room and start again.` };
     return { problem: `Nelvik cannot write to ${folder}; set NELVIK_DATA to a folder that you own.` };
   }
   const held = lock;

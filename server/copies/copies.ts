@@ -2,10 +2,9 @@ import { copyFileSync, linkSync, readdirSync, renameSync, rmSync, statfsSync, st
 import { basename, join } from 'node:path';
 import Database from 'better-sqlite3';
 import type { CopiesAnswer, CopyLine } from '#contract';
-import { FULL } from '../openStore.ts';
 import type { Store } from '../store/store.ts';
 import { nameOf, readName, startOfDay, type CopyReason } from './names.ts';
-import { makeFolder } from '../store/folder.ts';
+import { FULL, makeFolder } from '../store/folder.ts';
 
 /** Copies that Nelvik makes by itself are kept so long. */
 export const KEPT_DAYS = 30;

@@ -2,7 +2,7 @@ import type { NextFunction, Request, Response } from 'express';
 import { ERROR_STATUS, type ErrorAnswer, type ErrorCode } from '#contract';
 import type { Refusal } from '#core/bench';
 import { JobEnded } from '../jobs/pool.ts';
-import { FULL } from '../openStore.ts';
+import { FULL } from '../store/folder.ts';
 import { StudioGone } from '../store/store.ts';
 
 export function sendError(res: Response, error: ErrorCode, words: string, refusal?: Refusal): void {

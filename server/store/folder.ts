@@ -12,17 +12,30 @@ export function makeFolder(folder: string): void {
   mkdirSync(folder);
 }
 
+/** No room for what is to be written: said by SQLite, or by the system. */
+export const FULL: ReadonlySet<string> = new Set([
+  'SQLITE_FULL',
+  'SQLITE_IOERR_WRITE',
+  'SQLITE_IOERR_TRUNCATE',
+  'ENOSPC',
+  'EDQUOT',
+  'EFBIG',
+]);
+
+export const codeOf = (error: unknown): string => String((error as { code?: unknown } | null)?.code);
+
 /** What a start writes at the most before anybody has done anything. */
 const ROOM_BYTES = 2 * 1024 * 1024;
 
-/** Whether a file of some size can be written; what is asked where an error hides the one before it. */
-export function hasRoom(folder: string): boolean {
+/** Whether a disk has no room left, where the error that was met is not plain about it: it is tried with a file. */
+export function isFull(folder: string, error: unknown): boolean {
+  if (FULL.has(codeOf(error))) return true;
   const probe = join(folder, 'nelvik.room');
   try {
     writeFileSync(probe, Buffer.alloc(ROOM_BYTES));
-    return true;
-  } catch {
     return false;
+  } catch (failed) {
+    return FULL.has(codeOf(failed));
   } finally {
     rmSync(probe, { force: true });
   }
