@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { choose } from './parts.ts';
 
 const BASE = 'http://127.0.0.1:4312';
 const PLACES = [
@@ -183,6 +184,34 @@ test.describe('undo', () => {
     await expect(back(page)).toHaveAccessibleName('Take back: 22 in place');
     await back(page).click();
     await expect(back(page)).toHaveAccessibleName('Take back: nothing of yours here');
+  });
+
+  test('at the rack what was done at the rack, in setup what was set, and neither reaches the other', async ({
+    page,
+  }) => {
+    await page.goto(`${BASE}/rack`);
+    await page.getByRole('button', { name: 'Receive' }).click();
+    await page.getByLabel('Label on it').fill('UNDO-1');
+    await page.getByLabel('Wide').fill('300');
+    await page.getByLabel('High').fill('200');
+    await page.getByRole('button', { name: 'Put it on the rack' }).click();
+    const sheet = page.getByRole('button', { name: /sheet UNDO-1,/ });
+    await expect(sheet).toBeVisible();
+    await page.goto(`${BASE}/setup`);
+    await expect(back(page)).toHaveAccessibleName('Take back: nothing of yours here');
+    await choose(page, 'Lengths', 'inches with fractions');
+    await expect(back(page)).toBeEnabled();
+    await page.locator('body').press('Control+z');
+    await expect(page.getByRole('combobox', { name: 'Lengths', exact: true })).toHaveText('millimetres');
+    await expect(back(page)).toHaveAccessibleName('Take back: nothing of yours here');
+    await page.goto(`${BASE}/rack`);
+    await expect(sheet).toBeVisible();
+    await back(page).click();
+    await expect(sheet).toHaveCount(0);
+    await again(page).click();
+    await expect(sheet).toBeVisible();
+    await back(page).click();
+    await expect(sheet).toHaveCount(0);
   });
 
   test('one entry is taken back from the list; what rests on it keeps it', async ({ page }) => {
