@@ -6,7 +6,7 @@ import { pipeline } from 'node:stream/promises';
 import { fileURLToPath } from 'node:url';
 import { count } from '#core/units';
 import { Copies, keepAs } from './copies/copies.ts';
-import { workOnCopy, type CopyJob, type Prepared } from './copies/copyJobs.ts';
+import { CopyJobs } from './copies/copyJobs.ts';
 import { COPIES_FOLDER } from './copies/names.ts';
 import { exportParts } from './export.ts';
 import { openStore } from './openStore.ts';
@@ -36,12 +36,11 @@ function store(): Store {
   return (at.store = opened.store);
 }
 
+const jobs = new CopyJobs(null);
 const copies = new Copies({
   folder: place,
   store,
-  seal: async (file) => {
-    await workOnCopy({ kind: 'seal', file } satisfies CopyJob);
-  },
+  jobs,
   clock: Date.now,
 });
 
@@ -60,8 +59,7 @@ async function save(target: string | undefined): Promise<void> {
   if (existsSync(file)) throw new Refused(`${file} is there already; name another file.`);
   const part = `${file}.part`;
   try {
-    await store().backup(part);
-    await workOnCopy({ kind: 'seal', file: part });
+    await jobs.copy(store().file, part);
     renameSync(part, file);
   } finally {
     rmSync(part, { force: true });
@@ -89,12 +87,7 @@ async function putBack(wanted: string | undefined): Promise<void> {
   if ('problem' in owned) throw new Refused(`${owned.problem} While it runs, copies are put back under its Setup.`);
   const room = join(folder, 'coming');
   try {
-    const prepared = (await workOnCopy({
-      kind: 'prepare',
-      file: fileOf(wanted),
-      folder: room,
-      migrations,
-    })) as Prepared;
+    const prepared = await jobs.prepare({ file: fileOf(wanted), folder: room, migrations });
     if ('problem' in prepared) throw new Refused(prepared.problem);
     const kept = exchange(prepared.file);
     say(

@@ -33,7 +33,7 @@ export class Served {
     this.copies = new Copies({
       folder: parts.copiesFolder ?? join(parts.folder, COPIES_FOLDER),
       store: () => this.#desk.store,
-      seal: (file) => this.#jobs.seal(file),
+      jobs: this.#jobs,
       clock: parts.clock,
     });
     this.#desk = new Desk(store);

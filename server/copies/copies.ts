@@ -3,6 +3,7 @@ import { basename, join } from 'node:path';
 import Database from 'better-sqlite3';
 import type { CopiesAnswer, CopyLine } from '#contract';
 import type { Store } from '../store/store.ts';
+import type { CopyJobs } from './copyJobs.ts';
 import { nameOf, readName, startOfDay, type CopyReason } from './names.ts';
 import { FULL, makeFolder } from '../store/folder.ts';
 
@@ -18,7 +19,7 @@ export type PutBack = { readonly entries: number; readonly before: string } | { 
 export interface CopiesParts {
   readonly folder: string;
   readonly store: () => Store;
-  readonly seal: (file: string) => Promise<void>;
+  readonly jobs: Pick<CopyJobs, 'copy' | 'seal'>;
   readonly clock: () => number;
 }
 
@@ -53,8 +54,7 @@ export class Copies {
     try {
       const store = this.#parts.store();
       this.#mustHaveRoom(store);
-      await store.backup(part);
-      await this.#parts.seal(part);
+      await this.#copy(store, part);
       const name = this.freeName(reason, entriesOf(part));
       renameSync(part, join(this.folder, name));
       return this.#line(name);
@@ -62,6 +62,14 @@ export class Copies {
       clear();
       throw error;
     }
+  }
+
+  /** Off this thread; a file that was taken away is copied from what is still open of it. */
+  async #copy(store: Store, part: string): Promise<void> {
+    const { jobs } = this.#parts;
+    if (store.isInPlace()) return jobs.copy(store.file, part);
+    await store.backup(part);
+    await jobs.seal(part);
   }
 
   /** Said before a large copy fills the disk that the studio itself writes to. */

@@ -8,7 +8,14 @@ import { renewId, Store } from '../store/store.ts';
 import { firstBytes, mustBeStudio, StudioFileError } from '../store/studioFile.ts';
 import { readIn } from './readIn.ts';
 
-/** A copy that was just made becomes one file by itself, looked through and on the disk. */
+/** A studio's file is copied as it stands at one moment, by SQLite's own backup; work on it goes on meanwhile. */
+export interface CopyJob {
+  readonly kind: 'copy';
+  readonly from: string;
+  readonly to: string;
+}
+
+/** A copy becomes one file by itself, looked through and on the disk. */
 export interface SealJob {
   readonly kind: 'seal';
   readonly file: string;
@@ -23,17 +30,30 @@ export interface PrepareJob {
   readonly migrations: string;
 }
 
-export type CopyJob = SealJob | PrepareJob;
+export type CopiesJob = CopyJob | SealJob | PrepareJob;
 export type Prepared = { readonly file: string; readonly entries: number } | { readonly problem: string };
+
+const ALL_PAGES = 2 ** 31 - 1;
 
 /** Ten years of work take a minute; a disk may be slow. */
 const LIMITS: JobLimits = { longestMs: 15 * 60_000, mostMemoryMb: 2048 };
 
 /** The work itself, wherever it runs. */
-export async function workOnCopy(job: CopyJob): Promise<Prepared | null> {
+export async function workOnCopy(job: CopiesJob): Promise<Prepared | null> {
   if (job.kind === 'prepare') return prepare(job);
-  seal(job.file);
+  if (job.kind === 'copy') await copy(job);
+  seal(job.kind === 'copy' ? job.to : job.file);
   return null;
+}
+
+async function copy({ from, to }: CopyJob): Promise<void> {
+  const sqlite = new Database(from, { readonly: true });
+  try {
+    // All pages in one step: copied in parts it would begin again after each command that comes between.
+    await sqlite.backup(to, { progress: () => ALL_PAGES });
+  } finally {
+    sqlite.close();
+  }
 }
 
 function seal(file: string): void {
@@ -96,16 +116,20 @@ export class CopyJobs {
 
   /** @param script the bundled worker; null works in place */
   constructor(script: URL | null) {
-    this.#pool = new JobPool(script, 1, (job) => workOnCopy(job as CopyJob));
+    this.#pool = new JobPool(script, 1, (job) => workOnCopy(job as CopiesJob));
+  }
+
+  async copy(from: string, to: string): Promise<void> {
+    await this.#pool.run({ kind: 'copy', from, to } satisfies CopiesJob, { limits: LIMITS });
   }
 
   async seal(file: string): Promise<void> {
-    await this.#pool.run({ kind: 'seal', file } satisfies CopyJob, { limits: LIMITS });
+    await this.#pool.run({ kind: 'seal', file } satisfies CopiesJob, { limits: LIMITS });
   }
 
   async prepare(job: Omit<PrepareJob, 'kind'>): Promise<Prepared> {
     try {
-      return (await this.#pool.run({ kind: 'prepare', ...job } satisfies CopyJob, { limits: LIMITS })) as Prepared;
+      return (await this.#pool.run({ kind: 'prepare', ...job } satisfies CopiesJob, { limits: LIMITS })) as Prepared;
     } catch (error) {
       if (error instanceof JobEnded)
         return { problem: 'This file takes more than this computer has; nothing was changed.' };
