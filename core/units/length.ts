@@ -23,29 +23,82 @@ export interface ParsedLength {
   readonly unit: LengthUnit | null;
 }
 
-const NUMBER = String.raw`[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?`;
-const PLAIN = new RegExp(String.raw`^\s*(${NUMBER})\s*([a-z"']*)\s*$`, 'i');
-const FRACTION = /^\s*(?:(\d+)(?:\s+|-))?(\d+)\s*[/⁄]\s*(\d+)\s*(in|inch|inches|")?\s*$/i;
+/** What people call the units. `''` are two strokes for inches. */
+const UNIT_WORDS: Readonly<Record<string, LengthUnit>> = {
+  '"': 'in',
+  "''": 'in',
+  inch: 'in',
+  inches: 'in',
+  "'": 'ft',
+  foot: 'ft',
+  feet: 'ft',
+  millimetre: 'mm',
+  millimetres: 'mm',
+  millimeter: 'mm',
+  millimeters: 'mm',
+  centimetre: 'cm',
+  centimetres: 'cm',
+  centimeter: 'cm',
+  centimeters: 'cm',
+  metre: 'm',
+  metres: 'm',
+  meter: 'm',
+  meters: 'm',
+};
+
+const DECIMAL = String.raw`(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?`;
+const QUANTITY = new RegExp(String.raw`^(?:(?:(\d+)(?: |-| - ))?(\d+) ?/ ?(\d+)|(${DECIMAL})) ?([a-z"']*)\.?$`);
+const FEET = new RegExp(String.raw`^(${DECIMAL}) ?(?:'|ft\.?|feet|foot)(?!')(?: |-| - )?(.+)$`);
+
+/** One spelling for what is written in many: minus signs, strokes, fractions of one letter, spaces, a decimal comma. */
+function plainly(text: string): string {
+  return text
+    .trim()
+    .toLowerCase()
+    .replace(/[½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅐⅛⅜⅝⅞⅑⅒]/g, (letter) => ` ${letter.normalize('NFKC')}`)
+    .replace(/[⁄∕]/g, '/')
+    .replace(/[−–‐‑]/g, '-')
+    .replace(/[“”″„‟]/g, '"')
+    .replace(/[‘’′]/g, "'")
+    .replace(/[\s   ]+/g, ' ')
+    .replace(/^(-?) /, '$1')
+    .replace(/^([^,.]*),(?=\d[^,.]*\.?$)/, '$1.');
+}
+
+/** Nobody writes a length with more letters. */
+const MOST_LETTERS = 60;
+
+/** `1,250` is one and a quarter to some and more than a thousand to others. */
+const IS_UNCLEAR = /^[-+]?[1-9]\d{0,2},\d{3}(?!\d)/;
 
 /**
- * Reads `420`, `420mm`, `16 1/2 in`, `23-5/8"`, `1.5e2px`.
- * @returns the number with its unit (null when none is written), or null when it is no length.
+ * Reads a length in every way that people write one: `420`, `420mm`, `0,5`, `60 cm`, `16 1/2 in.`, `23⅝`, `½"`, `23-5/8"`, `1' 2 1/2"`,
+ * `-5/8`, `1.5e2px`. A fraction without a unit is of an inch.
+ * @returns the number with its unit (null when none is written), or null when it is no length, or not clear
  */
 export function readLength(text: string): ParsedLength | null {
-  const fraction = FRACTION.exec(text);
-  if (fraction) {
-    const [, whole, top, bottom] = fraction;
-    if (Number(bottom) === 0) return null;
-    return { value: Number(whole ?? 0) + Number(top) / Number(bottom), unit: 'in' };
-  }
-  const plain = PLAIN.exec(text);
-  if (!plain) return null;
-  const value = Number(plain[1]);
-  if (!Number.isFinite(value)) return null;
-  const word = (plain[2] ?? '').toLowerCase();
-  if (word === '') return { value, unit: null };
-  const unit = word === '"' || word === 'inch' || word === 'inches' ? 'in' : word === "'" ? 'ft' : word;
-  return isKeyOf(MM_PER_UNIT, unit) ? { value, unit } : null;
+  if (text.length > MOST_LETTERS || IS_UNCLEAR.test(text.trim())) return null;
+  const [, sign = '', body = ''] = /^([-+]?) ?(.*)$/.exec(plainly(text)) ?? [];
+  const size = feetAndInches(body) ?? quantity(body);
+  if (size === null || !Number.isFinite(size.value)) return null;
+  return sign === '-' ? { ...size, value: -size.value } : size;
+}
+
+function feetAndInches(body: string): ParsedLength | null {
+  const [, feet, rest = ''] = FEET.exec(body) ?? [];
+  if (feet === undefined) return null;
+  const inches = quantity(rest);
+  if (inches === null || (inches.unit !== null && inches.unit !== 'in')) return null;
+  return { value: Number(feet) * 12 + inches.value, unit: 'in' };
+}
+
+function quantity(body: string): ParsedLength | null {
+  const [match, whole = '0', top, bottom, decimal, word = ''] = QUANTITY.exec(body) ?? [];
+  if (match === undefined || Number(bottom) === 0) return null;
+  const unit = Object.hasOwn(UNIT_WORDS, word) ? UNIT_WORDS[word] : word;
+  if (unit === undefined || (unit !== '' && !isKeyOf(MM_PER_UNIT, unit))) return null;
+  if (decimal !== undefined) return { value: Number(decimal), unit: unit === '' ? null : unit };
+  return { value: Number(whole) + Number(top) / Number(bottom), unit: unit === '' ? 'in' : unit };
 }
 
 /** Millimetres of a written length; a bare number is taken in `bare`. Null when it is no length. */

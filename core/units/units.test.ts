@@ -39,6 +39,78 @@ describe('lengths', () => {
   ])('reads the fraction %s', (text, mm) => {
     expect(lengthToMm(text)).toBeCloseTo(mm, 9);
   });
+  // Everyday spellings: common practice.
+  it.each([
+    ['0,5', 0.5],
+    [',5 mm', 0.5],
+    ['23,5 mm', 23.5],
+    ['0,125', 0.125],
+    ['23⅝', 600.075],
+    ['½"', 12.7],
+    ['½', 12.7],
+    ['3”', 76.2],
+    ['3″', 76.2],
+    ["3''", 76.2],
+    ['16 1/2 in.', 419.1],
+    ['16-1/2"', 419.1],
+    ['-5/8', -15.875],
+    ['−5⁄8 in', -15.875],
+    ['- 5/8', -15.875],
+    ['−1 1⁄2 in', -38.1],
+    ['1 ft', 304.8],
+    ["1'", 304.8],
+    ['1’', 304.8],
+    ['1\' 2 1/2"', 368.3],
+    ['1\'-2 1/2"', 368.3],
+    ["1'2½", 368.3],
+    ['1 ft 2 in', 355.6],
+    ['1 foot 2,5 inches', 368.3],
+    ['2 m', 2000],
+    ['60cm', 600],
+    ['60 Centimetres', 600],
+    ['1,5 m', 1500],
+    ['420\u00a0mm', 420],
+    ['1/2 mm', 0.5],
+    ['3 /4 in', 19.05],
+    ['12.', 12],
+  ])('reads %s', (text, mm) => expect(lengthToMm(text)).toBeCloseTo(mm, 9));
+  it.each([
+    '1,250',
+    '12,345 mm',
+    '1.000,5',
+    '1,2,3',
+    "1' 2 mm",
+    "1' 2' 3",
+    '1/2/3',
+    '1 2',
+    '½½',
+    '5 °',
+    'constructor',
+    "''",
+    "-'",
+  ])('does not guess at “%s”', (text) => expect(readLength(text)).toBeNull());
+  it.each(['mm', 'in'] as const)('what is shown in %s and typed again is itself', (unit) => {
+    fc.assert(
+      fc.property(fc.double({ min: -4000, max: 4000, noNaN: true }), fc.constantFrom(0, 1, 2), (mm, digits) => {
+        const shown = showLength(mm, unit, digits);
+        const typed = lengthToMm(shown, unit);
+        return typed !== null && showLength(typed, unit, digits) === shown;
+      }),
+    );
+  });
+  it('no text takes long or throws', () => {
+    fc.assert(fc.property(fc.string({ maxLength: 60 }), (text) => [null, 'object'].includes(typeof readLength(text))));
+    const begun = performance.now();
+    for (const text of [
+      '1'.repeat(50_000),
+      ' '.repeat(50_000),
+      `1${' '.repeat(50_000)}x`,
+      "'".repeat(50_000),
+      '-'.repeat(50_000),
+    ])
+      readLength(text);
+    expect(performance.now() - begun).toBeLessThan(500);
+  });
   it.each(['', 'abc', '12furlongs', '1/0', 'NaN', '--3', '1e999mm', '12 mm mm'])('refuses “%s”', (text) => {
     expect(readLength(text)).toBeNull();
   });
