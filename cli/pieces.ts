@@ -2,7 +2,7 @@ import { readCartoon, type CartoonFinding, type DrawingRefusal } from '#core/car
 import { cuttability, panelFindings, proposeLine } from '#core/cutting';
 import { signedArea, type Ring } from '#core/geometry';
 import { pieceRings } from '#core/cartoon';
-import { cutOutlines, DEFAULT_ALLOWANCE, innerOffset, outsideOfOutline, type LineAllowance } from '#core/sizing';
+import { cutOutlines, DEFAULT_ALLOWANCE, innerOffset, finishedSize, outsideOf, type LineAllowance } from '#core/sizing';
 import { nth, type DisplayUnit } from '#core/units';
 import { cartoonFindingWords, cuttingFindingWords, panelFindingWords, repairWords } from '#core/words';
 
@@ -32,10 +32,9 @@ export function piecesReport(source: string, options: PiecesOptions): DrawingRef
   const cuts = cutOutlines(cartoon, allowance);
   const judged = cuts.map((cut) => cuttability(cut));
   let proposed = 0;
-  const rim = 2 * outsideOfOutline(allowance);
+  const { minX, minY, maxX, maxY } = cartoon.box;
   const panel = {
-    widthMm: cartoon.box.maxX - cartoon.box.minX + rim,
-    heightMm: cartoon.box.maxY - cartoon.box.minY + rim,
+    ...finishedSize({ widthMm: maxX - minX, heightMm: maxY - minY }, outsideOf(cartoon, allowance)),
     areaMm2: cartoon.pieces.reduce((sum, p) => sum + p.areaMm2, 0),
   };
   const at = (finding: CartoonFinding) => ('at' in finding ? round(finding.at) : null);

@@ -27,9 +27,10 @@ interface Edge {
 /**
  * Moves every edge of a simple ring inwards by its own measure, corners mitred, by intersecting neighbouring edges.
  *
- *     ────a────╲          An edge that would run backwards is eaten: its neighbours meet instead. The result is
- *     - - a' - -╲b        right when no edge runs backwards in the end and it does not touch itself (no waist
- *            b'  ╲        is closed). Else the answer is null, and the general offset has to do it.
+ *     ────a────╲          An edge that would run backwards is eaten: its neighbours meet instead. That is right in
+ *     - - a' - -╲b        a ring without inside corners. With inside corners it is right as long as no edge is eaten,
+ *            b'  ╲        each of them lies between edges that move alike, and no waist is closed. Else the answer is
+ *                         null, and the general offset has to do it.
  *
  * @param byMm how far each edge moves, edge i running from point i to the next
  */
@@ -55,7 +56,8 @@ export function mitredInset(whole: Ring, byMm: readonly number[]): Point[] | nul
       const [bx, by] = pointAt(corners, (i + 1) % n);
       return (bx - ax) * e.dx + (by - ay) * e.dy > 0;
     });
-    if (kept.length === n) return touchesItself(corners) ? null : corners;
+    if (kept.length === n) return signedArea(corners) * sign > 0 && !touchesItself(corners) ? corners : null;
+    if (hasInsideCorner(edges, sign)) return null;
     edges = kept;
   }
   return null;
@@ -81,13 +83,20 @@ function cornersOf(edges: readonly Edge[], all: number, sign: number): Point[] |
       corners.push([b.x + (ax + bx) * k, b.y + (ay + by) * k]);
       continue;
     }
-    if (Math.abs(sin) < PARALLEL) return null;
+    // Where a wide line ends at an inside corner, the narrow one's edge runs on beside that end: no mitre keeps off both.
+    if (Math.abs(sin) < PARALLEL || (sin * sign < 0 && a.byMm !== b.byMm)) return null;
     const [px, py] = [a.x + ax, a.y + ay];
     const t = ((b.x + bx - px) * b.dy - (b.y + by - py) * b.dx) / sin;
     corners.push([px + a.dx * t, py + a.dy * t]);
   }
   return corners;
 }
+
+const hasInsideCorner = (edges: readonly Edge[], sign: number): boolean =>
+  edges.some((b, i) => {
+    const a = nth(edges, (i + edges.length - 1) % edges.length);
+    return (a.dx * b.dy - a.dy * b.dx) * sign < 0;
+  });
 
 function touchesItself(ring: readonly Point[]): boolean {
   const n = ring.length;

@@ -1,6 +1,10 @@
+import type { Cartoon } from '../cartoon/index.ts';
+import type { Point } from '../geometry/index.ts';
 import { TOLERANCE } from '../limits/index.ts';
+import { nth, pointAt } from '../units/index.ts';
 import type { LineAllowance } from './allowance.ts';
-import { rimKeeps } from './profiles.ts';
+import { outerLines } from './cutOutline.ts';
+import { rimOf } from './profiles.ts';
 
 /** An opening in a wall, a frame or a door, and how the panel sits in it. Millimetres. */
 export interface Opening {
@@ -22,11 +26,81 @@ interface Size {
   readonly heightMm: number;
 }
 
-/** The size of a panel with what lies outside of its drawn outline. */
-export function finishedSize({ widthMm, heightMm }: Size, allowance: LineAllowance): Size {
-  const rimMm = 2 * outsideOfOutline(allowance);
-  return { widthMm: widthMm + rimMm, heightMm: heightMm + rimMm };
+/** How far a finished panel reaches beyond its drawing, on each side. Millimetres. */
+export interface Outside {
+  readonly leftMm: number;
+  readonly topMm: number;
+  readonly rightMm: number;
+  readonly bottomMm: number;
 }
+
+/** The size of a panel with what lies outside of its drawn outline. */
+export const finishedSize = ({ widthMm, heightMm }: Size, { leftMm, topMm, rightMm, bottomMm }: Outside): Size => ({
+  widthMm: widthMm + leftMm + rightMm,
+  heightMm: heightMm + topMm + bottomMm,
+});
+
+/** The size a drawing must have for the panel to finish at a size. */
+export const drawnSize = ({ widthMm, heightMm }: Size, { leftMm, topMm, rightMm, bottomMm }: Outside): Size => ({
+  widthMm: widthMm - leftMm - rightMm,
+  heightMm: heightMm - topMm - bottomMm,
+});
+
+/** Where there is no drawing yet: the panel's own border on all sides. */
+export function evenOutside(allowance: LineAllowance): Outside {
+  const mm = outsideOfOutline(allowance);
+  return { leftMm: mm, topMm: mm, rightMm: mm, bottomMm: mm };
+}
+
+/** Of a drawing: each line of the outline by the came that goes round it there. */
+export function outsideOf(cartoon: Cartoon, allowance: LineAllowance): Outside {
+  const { minX, minY, maxX, maxY } = cartoon.box;
+  const far = { left: minX, top: minY, right: maxX, bottom: maxY };
+  for (const { points, code } of outerSides(cartoon)) {
+    const mm = outsideOfOutline(allowance, code);
+    for (let i = 1; i < points.length; i++) {
+      const [ax, ay] = pointAt(points, i - 1);
+      const [bx, by] = pointAt(points, i);
+      const length = Math.hypot(bx - ax, by - ay) || 1;
+      // Outwards is to the left of a side that is walked with the glass on its right, as seen, y down.
+      const [x, y] = [((by - ay) / length) * mm, (-(bx - ax) / length) * mm];
+      far.left = Math.min(far.left, ax + x, bx + x);
+      far.right = Math.max(far.right, ax + x, bx + x);
+      far.top = Math.min(far.top, ay + y, by + y);
+      far.bottom = Math.max(far.bottom, ay + y, by + y);
+    }
+  }
+  return { leftMm: minX - far.left, topMm: minY - far.top, rightMm: far.right - maxX, bottomMm: far.bottom - maxY };
+}
+
+/** What goes round most of the outline; null where that is what the panel says. */
+export function rimCode(cartoon: Cartoon): string | null {
+  const lengths = new Map<string | null, number>();
+  for (const { points, code } of outerSides(cartoon)) lengths.set(code, (lengths.get(code) ?? 0) + lengthOf(points));
+  return [...lengths].reduce((most, one) => (one[1] > most[1] ? one : most), [null, 0] as [string | null, number])[0];
+}
+
+/** The sides of the outline, each walked with the glass on its right, with the code of what goes round it. */
+function* outerSides(cartoon: Cartoon): Generator<{ readonly points: readonly Point[]; readonly code: string | null }> {
+  const outer = outerLines(cartoon);
+  for (const piece of cartoon.pieces)
+    for (const ref of piece.rings.flat()) {
+      const line = ref < 0 ? ~ref : ref;
+      if (!outer.has(line)) continue;
+      const { points } = nth(cartoon.map.lines, line);
+      yield { points: ref < 0 ? [...points].reverse() : points, code: cartoon.profiles?.[line] ?? null };
+    }
+}
+
+const lengthOf = (points: readonly Point[]): number => {
+  let mm = 0;
+  for (let i = 1; i < points.length; i++) {
+    const [ax, ay] = pointAt(points, i - 1);
+    const [bx, by] = pointAt(points, i);
+    mm += Math.hypot(bx - ax, by - ay);
+  }
+  return mm;
+};
 
 /** Whether a finished panel goes into the room there is for it. */
 export const fitsInto = (finished: Size, room: Size): boolean =>
@@ -34,6 +108,9 @@ export const fitsInto = (finished: Size, room: Size): boolean =>
 
 /** Where each edge of a border lies, in mm inwards from the opening's edge (or from the panel's, without one). */
 export interface BorderEdges {
+  /** A came goes round it, not foil; and its heart. */
+  readonly isCame: boolean;
+  readonly heartMm: number;
   readonly openingMm: number;
   /** Outside of the border came, or of the rim. */
   readonly panelMm: number;
@@ -60,26 +137,29 @@ export function borderEdges(
   code: string | null = null,
 ): BorderEdges {
   const clearance = opening?.clearanceMm ?? 0;
-  const came = rimKeeps({ ...allowance, outline: 'came-outside' }, code);
-  const isFoil = allowance.technique === 'foil';
-  // Measured from the outside of the border; a drawing to the glass edge has the came outside of its outline.
-  const play = isFoil ? 0 : allowance.clearanceMm;
-  const cutFromOutside = isFoil && allowance.outline === 'glass-edge' ? 0 : came.cutMm;
-  const daylight = Math.max(came.daylightMm, cutFromOutside);
+  const { isFoil, glassMm, playMm, hidesMm, heartMm } = rimOf(allowance, code);
+  const isGlassEdge = allowance.outline === 'glass-edge';
+  // Measured from the outside of the border. A drawing to the glass edge has the came outside of its outline, and its
+  // glass is cut to that very line.
+  const cut = isGlassEdge ? (isFoil ? 0 : glassMm) : glassMm + playMm;
+  const glass = isFoil ? cut : glassMm;
+  const daylight = Math.max(hidesMm, cut);
   const sightMm = opening ? opening.coverMm : null;
   return {
+    isCame: !isFoil,
+    heartMm,
     openingMm: 0,
     panelMm: clearance,
-    glassMm: clearance + cutFromOutside - play,
-    cutMm: clearance + cutFromOutside,
+    glassMm: clearance + glass,
+    cutMm: clearance + cut,
     daylightMm: clearance + daylight,
     sightMm,
     hiddenMm: sightMm === null ? null : sightMm - (clearance + daylight),
   };
 }
 
-/** How much wider than its drawing a panel is, all round: the border came that lies outside of a glass-edge outline. */
-export function outsideOfOutline(allowance: LineAllowance): number {
-  if (allowance.outline === 'came-outside' || allowance.technique === 'foil') return 0;
-  return (allowance.faceMm + allowance.heartMm) / 2;
+/** How far a border came reaches beyond an outline that is the edge of the glass. */
+export function outsideOfOutline(allowance: LineAllowance, code: string | null = null): number {
+  const { isFoil, glassMm } = rimOf(allowance, code);
+  return allowance.outline === 'came-outside' || isFoil ? 0 : glassMm;
 }

@@ -74,8 +74,10 @@ export function cutOutline(
   };
 }
 
-/** A traced outline of more points is thinned before it is moved in, by no more than a grinder's mark. */
+/** A traced outline of more points is thinned before it is moved in, by far less than a grinder's mark. */
 const TRACED_POINTS = 300;
+const THINNED_FROM_MM = 0.005;
+const THINNED_TO_MM = 0.02;
 
 /** @param byMm how far each line of the piece moves in, in the order of its rings */
 function movedIn(cartoon: Cartoon, piece: CartoonPiece, drawn: readonly Ring[], byMm: readonly number[]): Ring[] {
@@ -83,13 +85,13 @@ function movedIn(cartoon: Cartoon, piece: CartoonPiece, drawn: readonly Ring[], 
   const isEven = byMm.every((mm) => mm === first);
   // Where nothing moves there is nothing to be thinned for either.
   if (isEven && first === 0) return insetRegion(drawn, 0);
-  const region = drawn.map((ring) => thinRing(ring, TRACED_POINTS, 0.01, 0.16));
+  const region = drawn.map((ring) => thinRing(ring, TRACED_POINTS, THINNED_FROM_MM, THINNED_TO_MM));
   const isThinned = region.some((ring, i) => ring !== drawn[i]);
   const quick = !isThinned && region.length === 1 && mitredInset(nth(region, 0), edgeMeasures(cartoon, piece, byMm));
   if (quick) return [signedArea(quick) > 0 ? quick : [...quick].reverse()];
   if (isEven) return insetRegion(region, first);
   const strips = piece.rings.flat().map((ref, i) => ({
-    points: isThinned ? thinLine(lineOf(cartoon, ref).points, 0.05) : lineOf(cartoon, ref).points,
+    points: isThinned ? thinLine(lineOf(cartoon, ref).points, THINNED_TO_MM) : lineOf(cartoon, ref).points,
     halfMm: numberAt(byMm, i),
   }));
   return cutAway(region, strips);

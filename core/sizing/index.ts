@@ -8,12 +8,17 @@ export {
 export { cutOutline, cutOutlines, innerOffset, outerLines, outlineOffset, type CutPiece } from './cutOutline.ts';
 export {
   borderEdges,
+  drawnSize,
+  evenOutside,
   finishedSize,
   fitsInto,
+  outsideOf,
   outsideOfOutline,
   panelInOpening,
+  rimCode,
   type BorderEdges,
   type Opening,
+  type Outside,
 } from './border.ts';
 export { worstGrowth, type Scan } from './growth.ts';
 export { innerKeeps, readProfile, rimKeeps, USUAL_PROFILES, type Keeps, type Profile } from './profiles.ts';

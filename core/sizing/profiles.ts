@@ -1,5 +1,5 @@
 import { nth } from '../units/index.ts';
-import { BOUNDS } from '../limits/index.ts';
+import { BOUNDS, DEFAULT_LIMITS } from '../limits/index.ts';
 import type { LineAllowance } from './allowance.ts';
 
 /**
@@ -34,34 +34,57 @@ export interface Keeps {
   readonly daylightMm: number;
 }
 
+/** Heart and play of a came: the panel's own, or in a panel of foil, which has none, those of the trade. */
+const cameOf = (a: LineAllowance): Pick<LineAllowance, 'heartMm' | 'clearanceMm'> =>
+  a.technique === 'lead' ? a : { heartMm: DEFAULT_LIMITS.heartMm, clearanceMm: DEFAULT_LIMITS.playMm };
+
 /** Half of what an inner line takes up, and half of what it hides. */
 export function innerKeeps(a: LineAllowance, code: string | null = null): Keeps {
   const profile = code === null ? null : readProfile(code);
   if (profile?.kind === 'foil') return { cutMm: profile.gapMm / 2, daylightMm: Math.max(profile.gapMm, a.faceMm) / 2 };
-  if (profile) return { cutMm: a.heartMm / 2 + a.clearanceMm, daylightMm: profile.faceMm / 2 };
+  const { heartMm, clearanceMm } = cameOf(a);
+  if (profile) return { cutMm: heartMm / 2 + clearanceMm, daylightMm: profile.faceMm / 2 };
   return a.technique === 'foil'
     ? { cutMm: a.gapMm / 2, daylightMm: a.faceMm / 2 }
-    : { cutMm: a.heartMm / 2 + a.clearanceMm, daylightMm: a.faceMm / 2 };
+    : { cutMm: heartMm / 2 + clearanceMm, daylightMm: a.faceMm / 2 };
+}
+
+/** What goes round a panel's outline: a came or foil. Millimetres. */
+export interface Rim {
+  readonly isFoil: boolean;
+  /** From its outside to where the glass may reach at most: (face + heart)/2 for an H, the base's thickness for a U. */
+  readonly glassMm: number;
+  /** The glass is cut so much smaller. */
+  readonly playMm: number;
+  /** What it hides, from its outside; of foil half a seam. */
+  readonly hidesMm: number;
+  /** Of a came: its heart, or the base of a U. */
+  readonly heartMm: number;
+}
+
+/** The one answer to what a border takes up: outline, opening, section and cut outline follow from it. */
+export function rimOf(a: LineAllowance, code: string | null = null): Rim {
+  const profile = code === null ? null : readProfile(code);
+  const isFoil = profile ? profile.kind === 'foil' : a.technique === 'foil';
+  if (isFoil) {
+    const gapMm = profile?.kind === 'foil' ? profile.gapMm : a.gapMm;
+    return { isFoil, glassMm: gapMm / 2, playMm: 0, hidesMm: a.faceMm / 2, heartMm: 0 };
+  }
+  const { heartMm, clearanceMm } = cameOf(a);
+  const faceMm = profile && profile.kind !== 'foil' ? profile.faceMm : a.faceMm;
+  const glassMm = profile?.kind === 'U' ? heartMm : (faceMm + heartMm) / 2;
+  return { isFoil, glassMm, playMm: clearanceMm, hidesMm: faceMm, heartMm };
 }
 
 /**
- * The same for the outline. As the edge of the glass it moves nothing in; as the outside of a border came the
- * glass begins (face + heart)/2 further in for an H, the base's thickness for a U, plus the play.
+ * How far the glass and the light keep off the outline. As the edge of the glass it moves nothing in; as the outside of a
+ * border came the glass begins (face + heart)/2 further in for an H, the base's thickness for a U, plus the play. Foil and
+ * its bead lap over the rim by half a seam.
  */
 export function rimKeeps(a: LineAllowance, code: string | null = null): Keeps {
-  const profile = code === null ? null : readProfile(code);
-  const isFoil = profile ? profile.kind === 'foil' : a.technique === 'foil';
-  const isGlassEdge = a.outline === 'glass-edge';
-  if (isFoil) {
-    const gapMm = profile?.kind === 'foil' ? profile.gapMm : a.gapMm;
-    // Foil and its bead lap over the rim by half a seam.
-    return { cutMm: isGlassEdge ? 0 : gapMm / 2, daylightMm: a.faceMm / 2 };
-  }
-  const faceMm = profile && profile.kind !== 'foil' ? profile.faceMm : a.faceMm;
-  const glassMm = profile?.kind === 'U' ? a.heartMm : (faceMm + a.heartMm) / 2;
-  return isGlassEdge
-    ? { cutMm: 0, daylightMm: Math.max(0, faceMm - glassMm) }
-    : { cutMm: glassMm + a.clearanceMm, daylightMm: faceMm };
+  const { isFoil, glassMm, playMm, hidesMm } = rimOf(a, code);
+  if (a.outline === 'came-outside') return { cutMm: glassMm + playMm, daylightMm: hidesMm };
+  return { cutMm: 0, daylightMm: isFoil ? hidesMm : Math.max(0, hidesMm - glassMm) };
 }
 
 /** Came faces that studios keep, mm (from memory); offered in the interface, not the only ones possible. */

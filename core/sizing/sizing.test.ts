@@ -4,6 +4,12 @@ import { cuttability } from '../cutting/index.ts';
 import { doc } from '../test/panels.ts';
 import {
   borderEdges,
+  drawnSize,
+  innerKeeps,
+  outerLines,
+  outsideOf,
+  rimCode,
+  rimKeeps,
   cutOutlines,
   DEFAULT_ALLOWANCE,
   outsideOfOutline,
@@ -155,12 +161,56 @@ describe('growth', () => {
 
 describe('a finished panel and its opening', () => {
   const drawn = { widthMm: 400, heightMm: 300 };
-  it('is the drawing and what lies outside of it: half a came where the line is the glass’s edge', () => {
-    const lead = { ...DEFAULT_ALLOWANCE.lead, outline: 'came-outside' as const };
-    expect(finishedSize(drawn, lead)).toEqual(drawn);
-    const grown = finishedSize(drawn, { ...lead, outline: 'glass-edge' });
-    expect(grown.widthMm - 400).toBeGreaterThan(0);
-    expect(grown.widthMm - 400).toBeCloseTo(grown.heightMm - 300, 9);
+  // Glass edge = outside − (w + h)/2 for an H, − base thickness for a U: the border grows by that beyond it.
+  const PANE = doc(400, 300, '<rect width="400" height="300"/><path d="M150 0V300"/>');
+  const drawing = (rim: string | null, side: string | null = rim) => {
+    const reading = readCartoon(PANE);
+    if ('refusal' in reading) throw new Error(reading.refusal);
+    const { cartoon } = reading;
+    const outer = outerLines(cartoon);
+    const profiles = cartoon.map.lines.map(({ points }, i) => {
+      if (!outer.has(i)) return null;
+      return points.some(([x]) => x < 0.01) ? side : rim;
+    });
+    return { ...cartoon, profiles };
+  };
+  const { lead, foil } = DEFAULT_ALLOWANCE;
+  it.each([
+    ['to the outside of its came', { ...lead, outline: 'came-outside' as const }, drawing(null), [0, 0]],
+    ['to the glass, H of 6', lead, drawing(null), [7.6, 7.6]],
+    ['to the glass, H of 12 all round', lead, drawing('h12'), [13.6, 13.6]],
+    ['to the glass, U of 8: its base', lead, drawing('u8'), [3.2, 3.2]],
+    ['to the glass, H of 12 and round its left half H of 6', lead, drawing('h12', 'h6'), [10.6, 13.6]],
+    ['of foil', foil, drawing(null), [0, 0]],
+    ['of foil in a U of 6', foil, drawing('u6'), [3.2, 3.2]],
+  ] as const)('a panel drawn %s', (_, allowance, cartoon, [wide, high]) => {
+    const beyond = outsideOf(cartoon, allowance);
+    const finished = finishedSize(drawn, beyond);
+    expect(finished.widthMm - 400).toBeCloseTo(wide, 6);
+    expect(finished.heightMm - 300).toBeCloseTo(high, 6);
+    const back = drawnSize(finished, beyond);
+    expect([back.widthMm, back.heightMm]).toEqual([expect.closeTo(400, 9), expect.closeTo(300, 9)]);
+  });
+  it('outline, section and cut outline give one answer', () => {
+    for (const outline of ['glass-edge', 'came-outside'] as const)
+      for (const technique of ['foil', 'lead'] as const)
+        for (const code of [null, 'h6', 'h12', 'u8', 'f1.2']) {
+          const allowance = { ...DEFAULT_ALLOWANCE[technique], outline };
+          const edges = borderEdges(allowance, null, code);
+          const beyond = outsideOfOutline(allowance, code);
+          const keeps = rimKeeps(allowance, code);
+          expect(edges.cutMm - beyond, `${outline} ${technique} ${code}`).toBeCloseTo(keeps.cutMm, 9);
+          expect(edges.daylightMm - beyond).toBeCloseTo(Math.max(keeps.daylightMm, keeps.cutMm), 9);
+        }
+  });
+  it('the section is of what goes round most of it', () => {
+    expect(rimCode(drawing('h12', 'h6'))).toBe('h12');
+    expect(rimCode(drawing(null))).toBeNull();
+  });
+  it('in a panel of foil a came brings its own heart and play', () => {
+    expect(innerKeeps(foil, 'h6')).toEqual(innerKeeps(lead, 'h6'));
+    expect(innerKeeps(foil, 'h6').cutMm).toBeCloseTo(1.05, 9);
+    expect(rimKeeps({ ...foil, outline: 'came-outside' }, 'u6').cutMm).toBeCloseTo(1.6 + 0.25, 9);
   });
   it('goes in when neither way is larger, but for a rounding', () => {
     expect(fitsInto(drawn, drawn)).toBe(true);

@@ -5,8 +5,8 @@ import { borderMarks, hiddenWords, lineWords } from './index.ts';
 const opening = { widthMm: 300, heightMm: 400, clearanceMm: 3, coverMm: 8 };
 
 it('names a leaded border from the opening inwards', () => {
-  const edges = borderEdges(DEFAULT_ALLOWANCE.lead, opening);
-  const marks = borderMarks(edges, 'lead');
+  const edges = borderEdges({ ...DEFAULT_ALLOWANCE.lead, outline: 'came-outside' }, opening);
+  const marks = borderMarks(edges);
   expect(marks.map((m) => m.name)).toEqual([
     'opening',
     'panel, outside of the came',
@@ -18,9 +18,17 @@ it('names a leaded border from the opening inwards', () => {
   expect(marks.map((m) => m.mm)).toEqual([...marks.map((m) => m.mm)].sort((a, b) => a - b));
 });
 
+it('a drawing to the edge of the glass has no other edge to be cut to', () => {
+  expect(borderMarks(borderEdges(DEFAULT_ALLOWANCE.lead, null)).map((m) => m.name)).toEqual([
+    'panel, outside of the came',
+    'glass edge',
+    'daylight',
+  ]);
+});
+
 it('without an opening there is no sight line, and nothing is hidden', () => {
   const edges = borderEdges(DEFAULT_ALLOWANCE.foil, null);
-  expect(borderMarks(edges, 'foil').map((m) => m.name)).toEqual(['panel', 'daylight']);
+  expect(borderMarks(edges).map((m) => m.name)).toEqual(['panel', 'daylight']);
   expect(hiddenWords(edges, 'mm')).toBeNull();
 });
 

@@ -7,14 +7,18 @@ export interface BorderMark {
   readonly name: string;
 }
 
-/** The edges of a border by name, from the outside in; those that a technique or a panel does not have are left out. */
-export function borderMarks(edges: BorderEdges, technique: Technique): BorderMark[] {
-  const isLead = technique === 'lead';
+/** The edges of a border by name, from the outside in; those that it does not have are left out. */
+export function borderMarks(edges: BorderEdges): BorderMark[] {
+  const { isCame } = edges;
+  // Where the drawing is the edge of the glass, that is where it is cut.
+  const hasPlay = edges.cutMm > edges.glassMm;
   const marks: BorderMark[] = [
     ...(edges.sightMm === null ? [] : [{ mm: edges.openingMm, name: 'opening' }]),
-    { mm: edges.panelMm, name: isLead ? 'panel, outside of the came' : 'panel' },
-    ...(isLead ? [{ mm: edges.glassMm, name: 'glass edge at most' }] : []),
-    ...(isLead || edges.cutMm > edges.panelMm ? [{ mm: edges.cutMm, name: 'glass as cut' }] : []),
+    { mm: edges.panelMm, name: isCame ? 'panel, outside of the came' : 'panel' },
+    ...(isCame ? [{ mm: edges.glassMm, name: hasPlay ? 'glass edge at most' : 'glass edge' }] : []),
+    ...((isCame && hasPlay) || (!isCame && edges.cutMm > edges.panelMm)
+      ? [{ mm: edges.cutMm, name: 'glass as cut' }]
+      : []),
     { mm: edges.daylightMm, name: 'daylight' },
     ...(edges.sightMm === null ? [] : [{ mm: edges.sightMm, name: 'sight line' }]),
   ];

@@ -10,20 +10,22 @@ const labelY = (i: number) => 268 + i * 26;
 /** A section through the border, to scale: opening, play, came or rim, glass, daylight and sight line, each with its number. */
 export function BorderSection({
   allowance,
+  code,
   opening,
   unit,
 }: {
   allowance: LineAllowance;
+  /** What goes round most of the outline, where it is not the panel's own. */
+  code: string | null;
   opening: Opening | null;
   unit: DisplayUnit;
 }) {
-  const edges = borderEdges(allowance, opening);
-  const isLead = allowance.technique === 'lead';
+  const edges = borderEdges(allowance, opening, code);
   const start = 96;
   const x = (mm: number) => start + mm * SCALE;
   const middle = 168;
   const half = (GLASS * SCALE) / 2;
-  const named = borderMarks(edges, allowance.technique);
+  const named = borderMarks(edges);
   const fine = (mm: number) => showFineLength(mm, unit);
   const hidden = hiddenWords(edges, unit);
   const right = Math.max(560, x(Math.max(edges.daylightMm, edges.sightMm ?? 0)) + 150);
@@ -60,12 +62,12 @@ export function BorderSection({
           fill="var(--section-glass)"
           stroke="var(--score)"
         />
-        {isLead ? (
+        {edges.isCame ? (
           <g fill="var(--section-lead)" stroke="var(--section-edge)">
             <rect
-              x={x(edges.glassMm - allowance.heartMm)}
+              x={x(edges.glassMm - edges.heartMm)}
               y={middle - half - 6}
-              width={allowance.heartMm * SCALE}
+              width={edges.heartMm * SCALE}
               height={2 * half + 12}
             />
             <rect x={x(edges.panelMm)} y={middle - half - 18} width={face * SCALE} height={15} rx={6} />

@@ -1,4 +1,4 @@
-import { finishedSize, fitsInto, innerOffset } from '#core/sizing';
+import { evenOutside, finishedSize, fitsInto, innerOffset, outsideOf, rimCode } from '#core/sizing';
 import { showLength } from '#core/units';
 import { usePanelView } from '../../panel/usePanelView.ts';
 import { BorderSection } from './BorderSection.tsx';
@@ -14,7 +14,7 @@ export function MeasureStep() {
   const { panel, answer } = view;
   const measures = useMeasures(view);
   const { unit, allowance, wanted, outside, isSound, technique } = measures;
-  const finished = finishedSize(panel, allowance);
+  const finished = finishedSize(panel, answer ? outsideOf(answer.cartoon, allowance) : evenOutside(allowance));
   const size = (s: { widthMm: number; heightMm: number }) =>
     `${showLength(s.widthMm, unit, 1)} × ${showLength(s.heightMm, unit, 1)}`;
   return (
@@ -34,7 +34,12 @@ export function MeasureStep() {
         )}
         {isSound && (
           <div className="grid gap-8 2xl:grid-cols-2">
-            <BorderSection allowance={allowance} opening={wanted} unit={unit} />
+            <BorderSection
+              allowance={allowance}
+              code={answer ? rimCode(answer.cartoon) : null}
+              opening={wanted}
+              unit={unit}
+            />
             <LineSection
               unit={unit}
               technique={technique}

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { outsideOfOutline, panelInOpening } from '#core/sizing';
+import { drawnSize, evenOutside, outsideOf, panelInOpening } from '#core/sizing';
 import { BOUNDS, isWithin } from '#core/limits';
 import { lengthToMm } from '#core/units';
 import { useSend } from '../../state/send.ts';
@@ -34,8 +34,8 @@ export function SetMaker({ view }: { view: PanelView }) {
     };
     const outside = panelInOpening(opening);
     // The drawing's outline is the glass edge, or the came's outside: the panel is larger by what lies outside of it.
-    const rim = 2 * outsideOfOutline(panel.allowance);
-    const size = { widthMm: outside.widthMm - rim, heightMm: outside.heightMm - rim };
+    const beyond = view.answer ? outsideOf(view.answer.cartoon, panel.allowance) : evenOutside(panel.allowance);
+    const size = drawnSize(outside, beyond);
     const id = newId();
     const wish = {
       commissionId: panel.commissionId,

@@ -1,5 +1,5 @@
 import { tooLargeForRack } from '#core/bench';
-import { outsideOfOutline } from '#core/sizing';
+import { finishedSize, outsideOf } from '#core/sizing';
 import { showNumbers } from '#core/units';
 import { cuttingFindingWords } from '#core/words';
 import { ScorePicture } from '../../../panel/ScorePicture.tsx';
@@ -19,7 +19,6 @@ export function Look({ view, answer, desk, selected }: ModeProps) {
   const cut = answer.cuts.find((c) => c.number === number);
   const hasGlass = pieces.some((p) => p.number === number && isInHand(p));
   const rechecks = pieces.filter((p) => p.recheck).map((p) => p.number);
-  const more = 2 * outsideOfOutline(panel.allowance);
   return (
     <>
       {rechecks.length > 0 && (
@@ -72,7 +71,7 @@ export function Look({ view, answer, desk, selected }: ModeProps) {
       <CartoonNotes
         answer={answer}
         unit={settings.unit}
-        size={{ widthMm: panel.widthMm + more, heightMm: panel.heightMm + more }}
+        size={finishedSize(panel, outsideOf(answer.cartoon, panel.allowance))}
         tooLarge={tooLargeForRack(
           pieces,
           answer.cuts,
