@@ -40,6 +40,7 @@ export class Copies {
   /** A live copy: work goes on meanwhile, and no half copy is ever found under a copy's name. */
   save(reason: CopyReason): Promise<CopyLine> {
     const made = this.#last.then(() => this.#make(reason));
+    // Whoever asked hears of a failure; the next copy is made all the same.
     this.#last = made.catch(() => undefined);
     return made;
   }

@@ -31,12 +31,12 @@ const ROOM_BYTES = 2 * 1024 * 1024;
 export function isFull(folder: string, error: unknown): boolean {
   if (FULL.has(codeOf(error))) return true;
   const probe = join(folder, 'nelvik.room');
+  let failed: unknown = null;
   try {
     writeFileSync(probe, Buffer.alloc(ROOM_BYTES));
-    return false;
-  } catch (failed) {
-    return FULL.has(codeOf(failed));
-  } finally {
-    rmSync(probe, { force: true });
+  } catch (thrown) {
+    failed = thrown;
   }
+  if (existsSync(probe)) rmSync(probe);
+  return FULL.has(codeOf(failed));
 }

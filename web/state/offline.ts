@@ -14,6 +14,7 @@ export function keepForOffline(): void {
     window.location.reload();
   });
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
+  // Where it is refused, the page opens with the server alone, as before.
   navigator.serviceWorker.register('/sw.js').catch(() => undefined);
 }
 

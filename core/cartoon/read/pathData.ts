@@ -53,12 +53,12 @@ export class PathPen {
     const y0 = this.y;
     const d = Math.max(Math.hypot(x0 - 2 * x1 + x2, y0 - 2 * y1 + y2), Math.hypot(x1 - 2 * x2 + x, y1 - 2 * y2 + y));
     const n = chords(Math.sqrt((0.75 * d) / this.#toleranceUser));
-    for (let i = 1; i <= n; i++) {
+    this.#curve(n, (i) => {
       const t = i / n;
       const s = 1 - t;
       const [a, b, c, e] = [s * s * s, 3 * s * s * t, 3 * s * t * t, t * t * t];
-      this.lineTo(a * x0 + b * x1 + c * x2 + e * x, a * y0 + b * y1 + c * y2 + e * y);
-    }
+      return [a * x0 + b * x1 + c * x2 + e * x, a * y0 + b * y1 + c * y2 + e * y];
+    });
     this.x = x;
     this.y = y;
   }
@@ -120,14 +120,39 @@ export class PathPen {
     endY: number,
   ): void {
     const step = 2 * Math.acos(Math.max(0, 1 - this.#toleranceUser / Math.max(rx, ry)));
-    const n = chords(Math.abs(turn) / (step || 1));
+    const cos = Math.cos(phi);
+    const sin = Math.sin(phi);
+    // In parts of a quarter turn: where it turns back it touches what it was drawn against, and there it stays.
+    const parts = Math.max(1, Math.round(Math.abs(turn) / (Math.PI / 2)));
+    const n = chords(Math.abs(turn) / parts / (step || 1));
+    for (let part = 0; part < parts; part++)
+      this.#curve(n, (i) => {
+        if (part === parts - 1 && i === n) return [endX, endY];
+        const a = from + (turn * (part * n + i)) / (parts * n);
+        const ex = rx * Math.cos(a);
+        const ey = ry * Math.sin(a);
+        return [cx + ex * cos - ey * sin, cy + ex * sin + ey * cos];
+      });
+  }
+
+  /**
+   * n chords along a curve, as many of it outside as inside: on their own all would lie inside, and every piece be too
+   * small. A chord cuts off two thirds of its height times its length; each point between the ends, moved outwards by a
+   * twelfth of the second difference there (which is eight heights), gives that back. The ends stay where they are.
+   */
+  #curve(n: number, at: (i: number) => [number, number]): void {
+    const balance = n < 2 ? 0 : n / (n - 1) / 12;
+    let before: readonly [number, number] = [this.x, this.y];
+    let here = at(1);
     for (let i = 1; i < n; i++) {
-      const a = from + (turn * i) / n;
-      const ex = rx * Math.cos(a);
-      const ey = ry * Math.sin(a);
-      this.lineTo(cx + ex * Math.cos(phi) - ey * Math.sin(phi), cy + ex * Math.sin(phi) + ey * Math.cos(phi));
+      const after = at(i + 1);
+      const dx = before[0] - 2 * here[0] + after[0];
+      const dy = before[1] - 2 * here[1] + after[1];
+      this.lineTo(here[0] - dx * balance, here[1] - dy * balance);
+      before = here;
+      here = after;
     }
-    this.lineTo(endX, endY);
+    this.lineTo(here[0], here[1]);
   }
 
   #mapped(x: number, y: number): [number, number] {
