@@ -15,7 +15,9 @@ const folder = mkdtempSync(join(tmpdir(), 'nelvik-shots-'));
 const env = { ...process.env, NELVIK_DATA: folder, PORT: '4318', HOST: '127.0.0.1' };
 spawnSync(process.execPath, [join(ROOT, 'dist/server/demo.mjs')], { env, stdio: 'inherit' });
 const server = spawn(process.execPath, [join(ROOT, 'dist/server/main.mjs')], {
-  env,
+  // The picture of the copies names no folder of this machine.
+  cwd: folder,
+  env: { ...env, NELVIK_COPIES: 'the studio’s other disk' },
   stdio: ['ignore', 'pipe', 'inherit'],
 });
 await new Promise((up) => server.stdout.once('data', up));
@@ -81,6 +83,16 @@ const SHOTS = [
   ['rack', '/rack'],
   ['reckoning', '/reckoning'],
   ['setup', '/setup'],
+  [
+    'copies',
+    '/setup',
+    async (page) => {
+      await page.getByRole('button', { name: 'Save everything now' }).click();
+      await page.getByText('Everything is saved.').waitFor();
+      await page.getByRole('region', { name: 'Tablets and other devices' }).scrollIntoViewIfNeeded();
+      await page.waitForTimeout(5000);
+    },
+  ],
   // Last, since it adds a panel to the studio.
   [
     'import',

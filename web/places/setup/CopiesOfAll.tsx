@@ -129,7 +129,7 @@ export function CopiesOfAll({ locale }: { locale: string }) {
   );
 }
 
-const Place = ({ path }: { path: string }) => <b className="font-semibold break-all text-ink">{path}</b>;
+const Place = ({ path }: { path: string }) => <b className="font-semibold wrap-anywhere text-ink">{path}</b>;
 
 const megabytes = (bytes: number): string =>
   bytes < 1e5 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${(bytes / 1e6).toFixed(1)} MB`;

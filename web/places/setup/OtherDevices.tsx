@@ -27,9 +27,7 @@ function Closed({ hasPasscode }: { hasPasscode: boolean }) {
         Nelvik answers on this computer alone{hasPasscode ? ', after the passcode' : ''}. To open it to the tablet at
         the bench, stop it and start it with a passcode of at least six characters:
       </p>
-      <p className="mt-2 w-fit rounded-md bg-soft px-4 py-2 font-mono text-[15px]">
-        NELVIK_PASSCODE=… HOST=0.0.0.0 npm start
-      </p>
+      <p className="mt-2 w-fit rounded-md bg-soft px-4 py-2 font-semibold">NELVIK_PASSCODE=… HOST=0.0.0.0 npm start</p>
       <p className="mt-2 max-w-prose text-mute">
         The address for the tablet stands here then, as a code to scan. docs/opening.md tells how to add HTTPS, which a
         tablet needs to open Nelvik without a network.
