@@ -36,8 +36,8 @@ export function CopiesOfAll({ locale }: { locale: string }) {
       <h2 className="mb-1 text-xl">Copies</h2>
       <p className="max-w-prose text-mute">
         Once a day Nelvik keeps a copy of the whole studio by itself, drawings, hours and log too, and lets it go after{' '}
-        {data.keptDays} days. Copies you ask for stay. All lie in <Place path={data.place} />, on this one computer:
-        take one away to another disk now and then.
+        {data.keptDays} days. Copies you ask for stay. All lie in <Place path={data.place} />, on the computer that
+        Nelvik runs on: take one away to another disk now and then.
       </p>
       {data.problem && <p className="mt-2 font-semibold text-risk">{data.problem}</p>}
       <div className="mt-3 flex flex-wrap items-center gap-2">
