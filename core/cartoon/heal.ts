@@ -12,6 +12,7 @@ import {
 import { doubledBorders } from './doubles.ts';
 import { gather } from './gather.ts';
 import { moved, ownTail, putFoot } from './movedEnds.ts';
+import { joinTouching } from './touching.ts';
 import type { DrawnLine } from './read/types.ts';
 import type { Repair } from './repair.ts';
 import { distance, freeEnds, meetingsOf, onGrid, pointAt, segmentTree, segmentXy, winding } from './segments.ts';
@@ -56,7 +57,7 @@ const SHAKY_SHARE = 0.25;
  */
 export function heal(lines: readonly DrawnLine[], { snapMm, mostMm, refused, drawOn }: Tolerance): Healed | NoPanel {
   const repairs: Repair[] = [];
-  const { grid, ends: traced } = onGrid(lines);
+  const { grid, ends: traced } = onGrid(snapMm > 0 ? joinTouching(lines) : lines);
   const { ends: drawn, doubled } = withoutDoubles(traced);
   if (winding(grid, drawn) > CAPACITY.windingAsDrawn) return 'tangle';
   let split = splitAtMeetings(grid, drawn);

@@ -30,6 +30,8 @@ export const TOLERANCE = {
   reachJointMm: 1.5,
   reachLineMm: 3,
 
+  /** Bulges that pass another line so near touch it: what two flattened curves can lie apart, and a drawing's rounding. */
+  touchMm: 0.05,
   /** Borders nearer than this are one to the arrangement itself. */
   oneBorderMm: 0.004,
   /** Borders further apart are two borders: no glass is narrower. */
