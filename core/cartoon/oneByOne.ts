@@ -45,6 +45,7 @@ export interface Borders {
 interface Region {
   readonly ring: Ring;
   readonly isHole: boolean;
+  readonly shape: number | undefined;
 }
 
 /**
@@ -59,8 +60,8 @@ export function joinRegions(lines: readonly DrawnLine[]): Borders | null {
   if (!regions) return null;
   const within = containment(regions);
   if (!within) return null;
-  // An outline round most of the others is the rim of a net of ink, or a sheet drawn under everything.
-  if (Math.max(...within.holds) > Math.max(2, regions.length / 2)) return null;
+  const round = regions.filter((_, i) => isRound(within.holds, i));
+  if (round.length > 0) return joinWithin(lines, regions, round);
   const apart = measureApart(regions);
   if (!apart) return null;
   const inMm = apart.overlapMm === 0 ? 0 : apart.overlapMm / 2 + 0.05;
@@ -87,6 +88,41 @@ export function joinRegions(lines: readonly DrawnLine[]): Borders | null {
   };
 }
 
+/**
+ * The same with an outline drawn round most of the others. With holes of its own it is the rim of a net of ink. Else it is a
+ * frame: it stays where the regions keep off it, and goes where they reach it, since their own contour is the rim then.
+ */
+function joinWithin(lines: readonly DrawnLine[], regions: readonly Region[], round: readonly Region[]): Borders | null {
+  const frames = new Set(round.map(({ ring }) => ring));
+  const isInk = round.some(({ shape }) => shape !== undefined && regions.filter((r) => r.shape === shape).length > 1);
+  if (isInk || round.length > MOST_FRAMES) return null;
+  const rest = lines.filter(({ points }) => !frames.has(points) && !isDrawnAs(points, frames));
+  const joined = rest.length < lines.length ? joinRegions(rest) : null;
+  if (!joined) return null;
+  const kept = [...frames].filter(
+    (frame) => !joined.lines.some((line) => line.closed && runsAlong(frame, line.points)),
+  );
+  return { ...joined, lines: [...joined.lines, ...kept.map((points) => ({ points, closed: true }))] };
+}
+
+/** Whether an outline goes round most of the others. */
+const isRound = (holds: Int32Array, i: number): boolean => intAt(holds, i) > Math.max(2, holds.length / 2);
+
+/** Frames round frames: a border of several lines. */
+const MOST_FRAMES = 4;
+
+/** A ring that closes by its last point lies in the regions without it. */
+const isDrawnAs = (points: readonly Point[], rings: ReadonlySet<Ring>): boolean =>
+  [...rings].some((ring) => ring.length === points.length - 1 && ring.every((point, i) => point === points[i]));
+
+/** Whether a ring lies nowhere further from another than two borders that are one can be. */
+const runsAlong = (ring: Ring, other: Ring): boolean =>
+  ring.every((point, i) => {
+    const [ax, ay] = point;
+    const [bx, by] = pointAt(ring, (i + 1) % ring.length);
+    return !isDeep(other, point) && !isDeep(other, [(ax + bx) / 2, (ay + by) / 2]);
+  });
+
 /** The drawing as closed regions, holes told by lying inside an outline of the same drawn shape. */
 function regionsOf(lines: readonly DrawnLine[]): Region[] | null {
   let closedMm = 0;
@@ -112,7 +148,7 @@ function regionsOf(lines: readonly DrawnLine[]): Region[] | null {
   return sound.map(({ ring, shape }) => {
     const siblings = shape === undefined ? [] : knownIn(byShape, shape);
     const around = siblings.filter((other) => other !== ring && contains(other, pointAt(ring, 0)));
-    return { ring, isHole: around.length % 2 === 1 };
+    return { ring, shape, isHole: around.length % 2 === 1 };
   });
 }
 
@@ -235,7 +271,9 @@ function containment(
     const places = Math.min(PLACES, ring.length);
     for (let p = 0; p < places; p++) {
       const place = pointAt(ring, Math.floor((p * ring.length) / places));
-      for (const k of around(i, place)) if (isDeep(nth(regions, k).ring, place)) deep.set(k, (deep.get(k) ?? 0) + 1);
+      // What reaches a frame from within lies near it in some places and deep in others.
+      for (const k of around(i, place))
+        if (!isRound(holds, k) && isDeep(nth(regions, k).ring, place)) deep.set(k, (deep.get(k) ?? 0) + 1);
     }
     return [...deep.values()].some((n) => n < places);
   });
