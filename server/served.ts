@@ -83,13 +83,15 @@ export class Served {
     store.mustBeInPlace();
     try {
       store.closeForGood();
-    } catch {
+    } catch (error) {
+      this.#parts.report(error);
       return { problem: 'Somebody else reads the studio’s file just now; nothing was changed. Try again in a minute.' };
     }
     try {
       keepAs(store.file, kept);
       renameSync(file, store.file);
-    } catch {
+    } catch (error) {
+      this.#parts.report(error);
       rmSync(kept, { force: true });
       this.#reopen();
       return { problem: 'The copy could not be put in its place; nothing was changed. Is the disk full?' };

@@ -86,10 +86,14 @@ function* nearTo(
     const [ax, ay] = pointAt(points, segment);
     const [bx, by] = pointAt(points, (segment + 1) % points.length);
     const { distSq, t } = nearestOnSegment(x, y, ax, ay, bx, by);
-    if (distSq > r * r) continue;
+    if (distSq > r * r || isFreeEnd(nth(lines, line), segment, t)) continue;
     yield { line, segment, along: t, at, mm: Math.sqrt(distSq), length: 1, meets: distSq === 0 };
   }
 }
+
+/** An end that stops there is drawn to its line when ends are healed. */
+const isFreeEnd = ({ points, closed }: DrawnLine, segment: number, t: number): boolean =>
+  !closed && ((segment === 0 && t === 0) || (segment === points.length - 2 && t === 1));
 
 function withTouches(lines: readonly DrawnLine[], touches: readonly Touch[]): DrawnLine[] {
   const byLine = new Map<number, Touch[]>();

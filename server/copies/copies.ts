@@ -5,7 +5,7 @@ import type { CopiesAnswer, CopyLine } from '#contract';
 import type { Store } from '../store/store.ts';
 import type { CopyJobs } from './copyJobs.ts';
 import { nameOf, readName, startOfDay, type CopyReason } from './names.ts';
-import { FULL, makeFolder } from '../store/folder.ts';
+import { codeOf, FULL, makeFolder } from '../store/folder.ts';
 
 /** Copies that Nelvik makes by itself are kept so long. */
 export const KEPT_DAYS = 30;
@@ -40,8 +40,8 @@ export class Copies {
   /** A live copy: work goes on meanwhile, and no half copy is ever found under a copy's name. */
   save(reason: CopyReason): Promise<CopyLine> {
     const made = this.#last.then(() => this.#make(reason));
-    // Whoever asked hears of a failure; the next copy is made all the same.
-    this.#last = made.catch(() => undefined);
+    // Whoever asked hears how it went; the next copy is made after it either way.
+    this.#last = Promise.allSettled([made]);
     return made;
   }
 
@@ -54,7 +54,7 @@ export class Copies {
     clear();
     try {
       const store = this.#parts.store();
-      this.#mustHaveRoom(store);
+      this.mustHaveRoom(store.bytes());
       await this.#copy(store, part);
       const name = this.freeName(reason, entriesOf(part));
       renameSync(part, join(this.folder, name));
@@ -73,10 +73,11 @@ export class Copies {
     await jobs.seal(part);
   }
 
-  /** Said before a large copy fills the disk that the studio itself writes to. */
-  #mustHaveRoom(store: Store): void {
+  /** @throws as a full disk does, before a large file fills the disk that the studio itself writes to */
+  mustHaveRoom(bytes: number): void {
+    makeFolder(this.folder);
     const { bavail, bsize } = statfsSync(this.folder);
-    if (bavail * bsize < store.bytes()) throw Object.assign(new Error('no room for a copy'), { code: 'ENOSPC' });
+    if (bavail * bsize < bytes) throw Object.assign(new Error('no room for a copy'), { code: 'ENOSPC' });
   }
 
   /** The name of a copy that is made now, where no other lies under it. */
@@ -94,8 +95,9 @@ export class Copies {
     let names: string[] = [];
     try {
       names = readdirSync(this.folder);
-    } catch {
-      // There are none yet.
+    } catch (error) {
+      // There are none yet, or the place is no folder: making one will tell.
+      if (!['ENOENT', 'ENOTDIR'].includes(codeOf(error))) throw error;
     }
     return names
       .flatMap((name) => (readName(name) ? [this.#line(name)] : []))
@@ -140,7 +142,7 @@ export class Copies {
       this.prune();
       this.problem = null;
     } catch (error) {
-      this.problem = error instanceof Error && 'code' in error && FULL.has(String(error.code)) ? 'disk-full' : 'failed';
+      this.problem = FULL.has(codeOf(error)) ? 'disk-full' : 'failed';
       throw error;
     }
   }
@@ -150,7 +152,7 @@ export class Copies {
     const own = this.list().filter((copy) => copy.reason === 'daily' || copy.reason === 'before');
     const oldest = this.#parts.clock() - KEPT_DAYS * DAY_MS;
     for (const { name, at } of own.slice(KEPT_AT_LEAST))
-      if (at < oldest) rmSync(join(this.folder, name), { force: true });
+      if (at < oldest) for (const end of ['', '-wal']) rmSync(join(this.folder, name + end), { force: true });
   }
 
   answer(): CopiesAnswer {

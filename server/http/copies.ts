@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { createWriteStream, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
@@ -20,7 +21,8 @@ export function copiesDoor(copies: Copies, putBack: (name: string) => Promise<Pu
     res.download(file, req.params.name);
   });
   router.put('/copies', async (req, res) => {
-    const draft = join(copies.folder, `coming-${copies.freeName('brought', null)}.part`);
+    copies.mustHaveRoom(Number(req.headers['content-length'] ?? 0));
+    const draft = join(copies.folder, `coming-${randomUUID()}.part`);
     try {
       await pipeline(req, createWriteStream(draft));
       const kind = /^\s*\{/.test(firstBytes(draft, 64)) ? 'json' : 'sqlite';

@@ -3,6 +3,7 @@ import Database from 'better-sqlite3';
 import { desc, eq, lt, or, sql } from 'drizzle-orm';
 import { drizzle } from 'drizzle-orm/better-sqlite3';
 import { integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { codeOf, FULL } from '../store/folder.ts';
 import { pauseAfter } from './tries.ts';
 
 const DAY_MS = 86_400_000;
@@ -95,10 +96,18 @@ export class Sessions {
       .get();
     const at = this.#clock();
     if (!found || found.mark !== this.#mark || hasEnded(found, at)) return null;
-    if (at - found.seenAt > SEEN_EVERY_MS)
-      this.#db.update(sessions).set({ seenAt: at }).where(eq(sessions.id, found.id)).run();
+    if (at - found.seenAt > SEEN_EVERY_MS) this.#seen(found.id, at);
     const { id, device, address, startedAt, seenAt } = found;
     return { id, device, address, startedAt, seenAt };
+  }
+
+  /** On a full disk it is not written down, and nobody is turned away for that. */
+  #seen(id: string, at: number): void {
+    try {
+      this.#db.update(sessions).set({ seenAt: at }).where(eq(sessions.id, id)).run();
+    } catch (error) {
+      if (!FULL.has(codeOf(error))) throw error;
+    }
   }
 
   list(): Session[] {

@@ -29,7 +29,7 @@ export function StepsOnTheWay() {
   const { locale } = useSettings();
   const refused = steps.filter((step) => step.refused !== undefined);
   const waiting = steps.filter((step) => step.refused === undefined);
-  const since = Math.min(lostSince ?? Infinity, ...steps.map((step) => step.at));
+  const since = Math.min(lostSince ?? Infinity, ...waiting.map((step) => step.at));
   if (refused.length === 0 && (since === Infinity || now - since < GRACE_MS)) return null;
   const isOut = lostSince !== null || waiting.length > 0;
   return (

@@ -26,9 +26,13 @@ export function WhatDidNotFit({
   if (!step) return null;
   const { commandId, at, words, refused: why, meanwhile = [] } = step;
   const rest = refused.length - 1;
+  const decided = () => {
+    if (rest === 0) onClose();
+  };
   const insist = async () => {
     await client.refetchQueries({ type: 'active' });
     await outbox.insist(commandId, heard.last);
+    decided();
   };
   return (
     <Sheet title="Which of the two holds?" open={isOpen} onClose={onClose}>
@@ -53,7 +57,13 @@ export function WhatDidNotFit({
       {meanwhile.length > 0 && <p className="text-mute">{why?.split(' Meanwhile: ')[0]}</p>}
       <div className="grid grid-cols-2 gap-2">
         <Button onClick={() => void insist()}>Do mine all the same</Button>
-        <Button look="go" onClick={() => outbox.giveUp(commandId)}>
+        <Button
+          look="go"
+          onClick={() => {
+            outbox.giveUp(commandId);
+            decided();
+          }}
+        >
           Leave it as in the studio
         </Button>
       </div>

@@ -14,8 +14,9 @@ export function keepForOffline(): void {
     window.location.reload();
   });
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
-  // Where it is refused, the page opens with the server alone, as before.
-  navigator.serviceWorker.register('/sw.js').catch(() => undefined);
+  navigator.serviceWorker.register('/sw.js').catch((error: unknown) => {
+    console.warn('The page cannot be kept for when there is no network; it opens with the server alone.', error);
+  });
 }
 
 /** What is kept of the studio in this browser goes when somebody logs out. */
