@@ -2,9 +2,10 @@ import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { test } from '@playwright/test';
 
 /** A server on the demo's data in a folder of its own, to be killed and started again beneath the page. */
-export class OwnServer {
+class OwnServer {
   readonly folder = mkdtempSync(join(tmpdir(), 'nelvik-own-'));
   readonly port: number;
   readonly #env: Record<string, string>;
@@ -13,6 +14,10 @@ export class OwnServer {
   constructor(port: number, env: Record<string, string> = {}) {
     this.port = port;
     this.#env = env;
+  }
+
+  /** Fills its folder with the demo's data. */
+  fill(): void {
     spawnSync(process.execPath, ['dist/server/demo.mjs'], { env: this.#whole() });
   }
 
@@ -52,4 +57,15 @@ export class OwnServer {
     await this.kill();
     rmSync(this.folder, { recursive: true, force: true });
   }
+}
+
+/** One of its own for the tests of a group, there before the first and gone after the last. */
+export function ownServer(port: number, env: Record<string, string> = {}): OwnServer {
+  const server = new OwnServer(port, env);
+  test.beforeAll(async () => {
+    server.fill();
+    await server.start();
+  });
+  test.afterAll(() => server.remove());
+  return server;
 }

@@ -1,7 +1,7 @@
 import { readFileSync, renameSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
-import { OwnServer } from './ownServer.ts';
+import { ownServer } from './ownServer.ts';
 
 const BENCH = '/panels/lantern/bench';
 const counts = (page: Page) => page.getByTestId('counts');
@@ -12,13 +12,8 @@ const mark = async (page: Page, text: string) => {
 };
 
 test.describe('the server is killed beneath the page', () => {
-  let server: OwnServer;
   test.use({ serviceWorkers: 'allow' });
-  test.beforeAll(async () => {
-    server = new OwnServer(4321);
-    await server.start();
-  });
-  test.afterAll(() => server.remove());
+  const server = ownServer(4321);
 
   test('the page opens without it, marks wait, outlive a reload, and go off once it is back', async ({
     page,
@@ -80,12 +75,7 @@ test.describe('the server is killed beneath the page', () => {
 });
 
 test.describe('copies', () => {
-  let server: OwnServer;
-  test.beforeAll(async () => {
-    server = new OwnServer(4322);
-    await server.start();
-  });
-  test.afterAll(() => server.remove());
+  const server = ownServer(4322);
 
   test('everything saved, more done, the copy put back: screens start afresh, and what was there is kept', async ({
     page,
@@ -167,13 +157,8 @@ test.describe('copies', () => {
 });
 
 test.describe('opened to a tablet', () => {
-  let server: OwnServer;
   test.use({ viewport: { width: 1024, height: 768 } });
-  test.beforeAll(async () => {
-    server = new OwnServer(4323, { NELVIK_NAMES: 'bench.example', NELVIK_PASSCODE: 'lantern7' });
-    await server.start();
-  });
-  test.afterAll(() => server.remove());
+  const server = ownServer(4323, { NELVIK_NAMES: 'bench.example', NELVIK_PASSCODE: 'lantern7' });
 
   test('by plain HTTP, after the passcode: marks are kept; a session ended elsewhere asks anew and loses nothing', async ({
     page,

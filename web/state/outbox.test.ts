@@ -36,7 +36,7 @@ const step = (id: string, at: number): Step & { body: object } => ({
   words: id,
 });
 let large: Map<string, object>;
-const outbox = () =>
+const outbox = (by = post) =>
   new Outbox({
     storage,
     large: {
@@ -44,7 +44,7 @@ const outbox = () =>
       put: (id, body) => Promise.resolve(void large.set(id, body)),
       remove: (id) => Promise.resolve(void large.delete(id)),
     },
-    post,
+    post: by,
   });
 
 beforeEach(() => {
@@ -213,11 +213,7 @@ describe('a step that no longer fits when it comes to be sent', () => {
   });
   it('given up while it is under way it does not come back', async () => {
     let answer: (error: ApiError) => void = () => {};
-    const box = new Outbox({
-      storage,
-      large: { get: () => Promise.resolve(undefined), put: () => Promise.resolve(), remove: () => Promise.resolve() },
-      post: () => new Promise((_, refuse) => (answer = refuse)),
-    });
+    const box = outbox(() => new Promise((_, refuse) => (answer = refuse)));
     const sent = expect(box.send(step('a', -60_000))).rejects.toThrow(/given up/);
     box.giveUp('a');
     await sent;
@@ -227,11 +223,7 @@ describe('a step that no longer fits when it comes to be sent', () => {
   });
   it('given up too late it is told that it was done', async () => {
     let answer: (done: Accepted) => void = () => {};
-    const box = new Outbox({
-      storage,
-      large: { get: () => Promise.resolve(undefined), put: () => Promise.resolve(), remove: () => Promise.resolve() },
-      post: () => new Promise((take) => (answer = take)),
-    });
+    const box = outbox(() => new Promise((take) => (answer = take)));
     box.onLate = vi.fn();
     const sent = expect(box.send(step('a', 0))).rejects.toThrow(/given up/);
     box.giveUp('a');
