@@ -8,7 +8,7 @@ const BULGE = 0.1;
 /** A flattened curve has more points than this. */
 const LEAST_POINTS = 6;
 /** So many circles are no panel; they are told as a scribble without being held against each other here. */
-const MOST_POINTS = 60_000;
+const MOST_POINTS = 20_000;
 
 interface Touch {
   readonly line: number;
