@@ -78,6 +78,9 @@ export function cutOutline(
 const TRACED_POINTS = 300;
 const THINNED_FROM_MM = 0.005;
 const THINNED_TO_MM = 0.02;
+/** An outline of so many points is traced noise, not a line that somebody cuts along: there a grinder's mark will do. */
+const NOISE_POINTS = 10_000;
+const NOISE_TO_MM = 0.16;
 
 /** @param byMm how far each line of the piece moves in, in the order of its rings */
 function movedIn(cartoon: Cartoon, piece: CartoonPiece, drawn: readonly Ring[], byMm: readonly number[]): Ring[] {
@@ -85,7 +88,9 @@ function movedIn(cartoon: Cartoon, piece: CartoonPiece, drawn: readonly Ring[], 
   const isEven = byMm.every((mm) => mm === first);
   // Where nothing moves there is nothing to be thinned for either.
   if (isEven && first === 0) return insetRegion(drawn, 0);
-  const region = drawn.map((ring) => thinRing(ring, TRACED_POINTS, THINNED_FROM_MM, THINNED_TO_MM));
+  const region = drawn.map((ring) =>
+    thinRing(ring, TRACED_POINTS, THINNED_FROM_MM, ring.length > NOISE_POINTS ? NOISE_TO_MM : THINNED_TO_MM),
+  );
   const isThinned = region.some((ring, i) => ring !== drawn[i]);
   const quick = !isThinned && region.length === 1 && mitredInset(nth(region, 0), edgeMeasures(cartoon, piece, byMm));
   if (quick) return [signedArea(quick) > 0 ? quick : [...quick].reverse()];
