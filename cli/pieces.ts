@@ -2,7 +2,7 @@ import { readCartoon, type CartoonFinding, type DrawingRefusal } from '#core/car
 import { cuttability, panelFindings, proposeLine } from '#core/cutting';
 import { signedArea, type Ring } from '#core/geometry';
 import { pieceRings } from '#core/cartoon';
-import { cutOutlines, DEFAULT_ALLOWANCE, innerOffset, finishedSize, outsideOf, type LineAllowance } from '#core/sizing';
+import { cutOutlines, DEFAULT_ALLOWANCE, finishedSize, outsideOf, type LineAllowance } from '#core/sizing';
 import { nth, type DisplayUnit } from '#core/units';
 import { cartoonFindingWords, cuttingFindingWords, panelFindingWords, repairWords } from '#core/words';
 
@@ -50,9 +50,7 @@ export function piecesReport(source: string, options: PiecesOptions): DrawingRef
       const biggest = cut.rings.reduce<Ring>((a, b) => (signedArea(b) > signedArea(a) ? b : a), []);
       const { difficulty } = nth(judged, i);
       const proposal =
-        difficulty === 5 &&
-        proposed++ < MOST_PROPOSED &&
-        proposeLine(cartoon, piece.number, nth(judged, i), innerOffset(allowance));
+        difficulty === 5 && proposed++ < MOST_PROPOSED && proposeLine(cartoon, piece.number, nth(judged, i), allowance);
       return {
         number: piece.number,
         label: piece.label,
@@ -66,7 +64,9 @@ export function piecesReport(source: string, options: PiecesOptions): DrawingRef
         cutOutline: biggest.map(round),
         cutAreaMm2: r3(cut.areaMm2),
         daylightMm2: r3(cut.daylightMm2),
-        ...(proposal ? { proposedLines: proposal.lines.map((line) => line.map(round)) } : {}),
+        ...(proposal
+          ? { proposedLines: proposal.lines.map((line) => line.map(round)), proposedParts: proposal.parts }
+          : {}),
       };
     }),
     joints: cartoon.joints.map(({ id, at: place, kind, lines, pieces }) => ({

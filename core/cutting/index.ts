@@ -1,7 +1,7 @@
 export { cuttability, type Cuttability, type CuttingFinding, type CuttingLimits } from './findings.ts';
 export { panelFindings, type PanelFinding, type PanelLimits } from './panelFindings.ts';
 export { proposeLine, type Proposal } from './propose.ts';
-export { scoreOrder, type Score, type ScoreKind } from './scores.ts';
+export { planScores, type Score, type ScorePlan } from './scores.ts';
 export {
   allNew,
   changesBetween,

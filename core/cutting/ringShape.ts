@@ -1,4 +1,4 @@
-import { fromEnd, lastOf, pointAt, numberAt } from '../units/index.ts';
+import { pointAt, numberAt } from '../units/index.ts';
 import { contains, nearestOnSegment, thinLine, type Point, type Ring, poleOf } from '../geometry/index.ts';
 import Flatbush from 'flatbush';
 
@@ -6,44 +6,59 @@ import Flatbush from 'flatbush';
 const SHARP_OVER_MM = 2;
 const INSIDE_OVER_MM = 1;
 
-/** The sharpest corner of a ring walked clockwise as seen. */
+/** A tip that is cut off narrower than this is a point all the same: its sides are looked at this far from it. */
+const BLUNT_MM = 1.5;
+const BLUNT_FROM_MM = 1;
+const FLANK_MM = 3;
+const LEAST_TAPER_DEG = 3;
+
+/** The sharpest corner of a ring walked clockwise as seen; a tip that is rounded or cut off a little counts by its sides. */
 export function sharpestPoint(ring: Ring): { at: Point; degrees: number } | null {
   let best: { at: Point; degrees: number } | null = null;
   for (let i = 0; i < ring.length; i++) {
     const turn = turnAt(ring, i, SHARP_OVER_MM);
     if (turn <= 0) continue;
-    const degrees = 180 - (turn * 180) / Math.PI;
+    const corner = 180 - (turn * 180) / Math.PI;
+    const degrees = Math.min(corner, (turn > 1 && taperAt(ring, i)) || corner);
     if (!best || degrees < best.degrees) best = { at: pointAt(ring, i), degrees };
   }
   return best;
 }
 
-/**
- * The tightest inside corner. Over an arc of radius r the border turns by s/r along s; a turn of more than half a
- * radian within a millimetre each way is a radius under 2 mm.
- */
-export function tightestInsideCorner(ring: Ring): { at: Point; radiusMm: number; index: number } | null {
-  let best: { at: Point; radiusMm: number; index: number } | null = null;
-  for (let i = 0; i < ring.length; i++) {
-    const turn = -turnAt(ring, i, INSIDE_OVER_MM);
-    if (turn <= 0.1) continue;
-    const radiusMm = INSIDE_OVER_MM / turn;
-    if (!best || radiusMm < best.radiusMm) best = { at: pointAt(ring, i), radiusMm, index: i };
-  }
-  return best;
+/** The angle between the sides of a tip that is narrow just behind its end; null where there is none at a vertex. */
+function taperAt(ring: Ring, i: number): number | null {
+  const [a, b] = [along(ring, i, -1, BLUNT_FROM_MM), along(ring, i, 1, BLUNT_FROM_MM)];
+  if (Math.hypot(a[0] - b[0], a[1] - b[1]) > BLUNT_MM) return null;
+  const [c, d] = [along(ring, i, -1, BLUNT_FROM_MM + FLANK_MM), along(ring, i, 1, BLUNT_FROM_MM + FLANK_MM)];
+  const [ux, uy, vx, vy] = [a[0] - c[0], a[1] - c[1], d[0] - b[0], d[1] - b[1]];
+  const degrees = 180 - (Math.atan2(ux * vy - uy * vx, ux * vx + uy * vy) * 180) / Math.PI;
+  return degrees > LEAST_TAPER_DEG && degrees < 180 ? degrees : null;
 }
 
-/** Inside corners tighter than a radius, each counted once though several vertices share it. */
-export function countTightCorners(ring: Ring, radiusMm: number): number {
-  let count = 0;
-  let last: Point | null = null;
-  for (let i = 0; i < ring.length; i++) {
-    if (-turnAt(ring, i, INSIDE_OVER_MM) <= INSIDE_OVER_MM / radiusMm) continue;
-    const here = pointAt(ring, i);
-    if (!last || Math.hypot(here[0] - last[0], here[1] - last[1]) > 2 * INSIDE_OVER_MM) count++;
-    last = here;
+/** An inside corner: how tight, and where. */
+export interface InsideCorner {
+  readonly at: Point;
+  readonly index: number;
+  readonly radiusMm: number;
+}
+
+/**
+ * Inside corners tighter than a radius, each once though several vertices share it, tightest first. Over an arc of
+ * radius r the border turns by s/r along s; a turn of more than half a radian within a millimetre each way is a radius
+ * under 2 mm.
+ */
+export function insideCorners(ring: Ring, mostMm: number): InsideCorner[] {
+  const found: InsideCorner[] = [];
+  for (let index = 0; index < ring.length; index++) {
+    const turn = -turnAt(ring, index, INSIDE_OVER_MM);
+    if (turn > 0.1 && INSIDE_OVER_MM / turn < mostMm)
+      found.push({ at: pointAt(ring, index), index, radiusMm: INSIDE_OVER_MM / turn });
   }
-  return count;
+  found.sort((a, b) => a.radiusMm - b.radiusMm);
+  const apart = (a: Point, b: Point) => Math.hypot(a[0] - b[0], a[1] - b[1]) > 2 * INSIDE_OVER_MM;
+  const corners: InsideCorner[] = [];
+  for (const corner of found) if (corners.every((c) => apart(c.at, corner.at))) corners.push(corner);
+  return corners;
 }
 
 /** How much the border turns at a vertex, radians: positive at a point, negative at an inside corner. */
@@ -68,74 +83,6 @@ export function along(ring: Ring, i: number, step: 1 | -1, mm: number): Point {
     from = to;
   }
   return from;
-}
-
-/** An inside curve: how far a pocket reaches in from the chord over its mouth (a side of the convex hull). */
-export interface Bite {
-  readonly at: Point;
-  readonly index: number;
-  readonly depthMm: number;
-  readonly mouthMm: number;
-  /** Depth ÷ mouth. */
-  readonly bite: number;
-}
-
-/** A border nearer than this to the hull's side still runs along it: the mouth begins where it leaves. */
-const LEAVES_MM = 0.3;
-
-/** The inside curves of a ring, deepest for its mouth first. */
-export function bitesOf(ring: Ring): Bite[] {
-  const hull = hullIndices(ring);
-  const bites: Bite[] = [];
-  hull.forEach((from, k) => {
-    const to = numberAt(hull, (k + 1) % hull.length);
-    const [ax, ay] = pointAt(ring, from);
-    const [bx, by] = pointAt(ring, to);
-    const side = Math.hypot(bx - ax, by - ay);
-    if (side < 1) return;
-    let deepest = { index: from, depthMm: 0 };
-    let leaves = -1;
-    let returns = to;
-    let before = from;
-    for (let i = (from + 1) % ring.length; i !== to; i = (i + 1) % ring.length) {
-      const [px, py] = pointAt(ring, i);
-      const depthMm = Math.abs((bx - ax) * (py - ay) - (by - ay) * (px - ax)) / side;
-      if (depthMm > deepest.depthMm) deepest = { index: i, depthMm };
-      if (depthMm > LEAVES_MM) {
-        if (leaves < 0) leaves = before;
-        returns = (i + 1) % ring.length;
-      }
-      before = i;
-    }
-    if (leaves < 0) return;
-    const [[mx, my], [nx, ny]] = [pointAt(ring, leaves), pointAt(ring, returns)];
-    const mouthMm = Math.hypot(nx - mx, ny - my);
-    const bite = deepest.depthMm / mouthMm;
-    if (mouthMm > 0 && bite > 0.02) bites.push({ ...deepest, at: pointAt(ring, deepest.index), mouthMm, bite });
-  });
-  return bites.sort((a, b) => b.bite - a.bite);
-}
-
-/** Indices of the convex hull in ring order (monotone chain). */
-function hullIndices(ring: Ring): number[] {
-  const order = ring
-    .map((_, i) => i)
-    .sort((a, b) => pointAt(ring, a)[0] - pointAt(ring, b)[0] || pointAt(ring, a)[1] - pointAt(ring, b)[1]);
-  const turn = (o: number, a: number, b: number) => {
-    const [ox, oy] = pointAt(ring, o);
-    const [px, py] = pointAt(ring, a);
-    const [qx, qy] = pointAt(ring, b);
-    return (px - ox) * (qy - oy) - (py - oy) * (qx - ox);
-  };
-  const half = (points: readonly number[]) => {
-    const chain: number[] = [];
-    for (const p of points) {
-      while (chain.length >= 2 && turn(fromEnd(chain, 2), lastOf(chain), p) <= 0) chain.pop();
-      chain.push(p);
-    }
-    return chain.slice(0, -1);
-  };
-  return [...half(order), ...half([...order].reverse())].sort((a, b) => a - b);
 }
 
 export interface Neck {

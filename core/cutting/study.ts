@@ -2,7 +2,7 @@ import { TOLERANCE } from '../limits/index.ts';
 import { nth } from '../units/index.ts';
 import type { Cartoon, Continued } from '../cartoon/index.ts';
 import { cutOutlines, type CutPiece, type LineAllowance } from '../sizing/index.ts';
-import { cuttability, type Cuttability, type CuttingLimits } from './findings.ts';
+import { cuttability, JUDGED_BY, type Cuttability, type CuttingLimits } from './findings.ts';
 
 /** Cut outlines and what is hard about each, in the order of the pieces. */
 export interface Study {
@@ -11,19 +11,11 @@ export interface Study {
 }
 
 /** Counts up when outlines or findings are worked out in another way. */
-const STUDY_VERSION = 1;
+const STUDY_VERSION = 2;
 
 /** What a study was made by; one that was made by anything else is made anew. */
-export const studyRules = ({
-  sharpDeg,
-  fussyBite,
-  hardBite,
-  cornerMm,
-  narrowMm,
-  slender,
-  leastDaylightMm2,
-}: CuttingLimits): string =>
-  [STUDY_VERSION, sharpDeg, fussyBite, hardBite, cornerMm, narrowMm, slender, leastDaylightMm2].join(' ');
+export const studyRules = (limits: CuttingLimits): string =>
+  [STUDY_VERSION, ...JUDGED_BY.map((name) => limits[name])].join(' ');
 
 export function studyCartoon(cartoon: Cartoon, allowance: LineAllowance, limits: CuttingLimits): Study {
   const cuts = cutOutlines(cartoon, allowance);

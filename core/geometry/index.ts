@@ -17,6 +17,7 @@ export { splitAtMeetings, UNITS_PER_MM, VertexGrid, withoutDoubles } from './arr
 export { checkMap, facesOf, ringPoints, type Face, type MapFaces, type MapLine, type PlanarMap } from './planarMap.ts';
 export { halfWay, pointAlong } from './along.ts';
 export { mitredInset } from './mitredInset.ts';
+export { depthsInHull, hullIndices, narrowestBand } from './hull.ts';
 export { poleOf } from './pole.ts';
 export { Meetings, PairTable } from './tables.ts';
 export { thinLine, thinRing } from './thin.ts';

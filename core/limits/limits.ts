@@ -42,6 +42,22 @@ export const LIMITS = {
     words: 'An inside curve is hard when it is deeper than this share of its mouth',
     source: 'from memory',
   },
+  mostBite: {
+    value: 1.5,
+    unit: 'ratio',
+    least: 0.2,
+    most: 20,
+    words: 'An inside curve deeper than this share of its mouth cannot be cut as one',
+    source: 'from memory',
+  },
+  bulbShare: {
+    value: 1.2,
+    unit: 'ratio',
+    least: 1,
+    most: 5,
+    words: 'An inside curve so many times as wide behind its mouth cannot be cut as one',
+    source: 'from memory',
+  },
   cornerMm: {
     value: 2,
     unit: 'mm',
@@ -56,6 +72,14 @@ export const LIMITS = {
     least: 1,
     most: 50,
     words: 'A neck or strip narrower than this breaks across',
+    source: 'from memory',
+  },
+  leastNeckMm: {
+    value: 2,
+    unit: 'mm',
+    least: 0,
+    most: 20,
+    words: 'A neck or strip narrower than this cannot be cut as one',
     source: 'from memory',
   },
   slender: {

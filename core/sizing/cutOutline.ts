@@ -14,7 +14,7 @@ import {
   type Ring,
 } from '../geometry/index.ts';
 import type { LineAllowance } from './allowance.ts';
-import { innerKeeps, rimKeeps } from './profiles.ts';
+import { innerKeeps, rimKeeps, type Keeps } from './profiles.ts';
 
 /** How far a piece's edge lies from an inner line's middle. */
 export const innerOffset = (a: LineAllowance): number => innerKeeps(a).cutMm;
@@ -62,16 +62,51 @@ export function cutOutline(
     keeps.map((k) => k.cutMm),
   );
   const light = keeps.map((k) => Math.max(k.cutMm, k.daylightMm));
+  const daylightMm2 = quickInsetArea(region, light) ?? areaOfRings(movedIn(cartoon, piece, region, light));
+  return measured(piece.number, rings, daylightMm2);
+}
+
+/** The cut outline of a region without holes that no drawing has yet. @param keeps of each of its edges */
+export function cutOfRing(number: number, ring: Ring, keeps: readonly Keeps[]): CutPiece {
+  const moved = (byMm: readonly number[]): Ring[] => {
+    const quick = mitredInset(ring, byMm);
+    if (quick) return [quick];
+    const first = byMm[0] ?? 0;
+    if (byMm.every((mm) => mm === first)) return insetRegion([ring], first);
+    const next = (i: number) => pointAt(ring, (i + 1) % ring.length);
+    return cutAway(
+      [ring],
+      ring.map((p, i) => ({ points: [p, next(i)], halfMm: numberAt(byMm, i) })),
+    );
+  };
+  const rings = moved(keeps.map((k) => k.cutMm));
+  return measured(number, rings, areaOfRings(moved(keeps.map((k) => Math.max(k.cutMm, k.daylightMm)))));
+}
+
+function measured(number: number, rings: readonly Ring[], daylightMm2: number): CutPiece {
   const { minX, minY, maxX, maxY } = rings.length > 0 ? boxOf(rings.flat()) : { minX: 0, minY: 0, maxX: 0, maxY: 0 };
   return {
-    number: piece.number,
+    number,
     rings,
     areaMm2: areaOfRings(rings),
     perimeterMm: rings.reduce((sum, ring) => sum + perimeter(ring), 0),
     widthMm: maxX - minX,
     heightMm: maxY - minY,
-    daylightMm2: quickInsetArea(region, light) ?? areaOfRings(movedIn(cartoon, piece, region, light)),
+    daylightMm2,
   };
+}
+
+/** What each edge of a piece's rings keeps off its line: of every chord of a line as much as of its line. */
+export function edgeKeeps(cartoon: Cartoon, piece: CartoonPiece, allowance: LineAllowance): Keeps[][] {
+  const outer = outerLines(cartoon);
+  return piece.rings.map((refs) =>
+    refs.flatMap((ref) => {
+      const line = ref < 0 ? ~ref : ref;
+      const code = cartoon.profiles?.[line] ?? null;
+      const keeps = outer.has(line) ? rimKeeps(allowance, code) : innerKeeps(allowance, code);
+      return Array.from({ length: lineOf(cartoon, ref).points.length - 1 }, () => keeps);
+    }),
+  );
 }
 
 /** A traced outline of more points is thinned before it is moved in, by far less than a grinder's mark. */

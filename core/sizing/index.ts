@@ -5,7 +5,16 @@ export {
   type OutlineMeaning,
   type Technique,
 } from './allowance.ts';
-export { cutOutline, cutOutlines, innerOffset, outerLines, outlineOffset, type CutPiece } from './cutOutline.ts';
+export {
+  cutOfRing,
+  cutOutline,
+  cutOutlines,
+  edgeKeeps,
+  innerOffset,
+  outerLines,
+  outlineOffset,
+  type CutPiece,
+} from './cutOutline.ts';
 export {
   borderEdges,
   drawnSize,

@@ -81,9 +81,9 @@ describe('what is hard to cut', () => {
           `Q${2 * depth} 30 0 5`,
         ),
       ).findings.find((f) => f.kind === 'inside-curve');
-    expect(bite(20)).toMatchObject({ hard: false });
+    expect(bite(20)).toMatchObject({ grade: 'fussy' });
     expect(bite(20)?.kind === 'inside-curve' && (bite(20) as { bite: number }).bite).toBeCloseTo(20 / 50, 1);
-    expect(bite(35)).toMatchObject({ hard: true });
+    expect(bite(35)).toMatchObject({ grade: 'hard' });
     expect(bite(8)).toBeUndefined();
   });
   it('a strip, a speck and a ring', () => {

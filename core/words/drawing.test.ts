@@ -38,13 +38,17 @@ describe('what is hard to cut, each with its remedy', () => {
     { kind: 'split', number: 1 },
     { kind: 'hole', number: 1, at },
     { kind: 'sharp-point', number: 1, at, degrees: 17.4 },
-    { kind: 'inside-curve', number: 1, at, bite: 0.3, hard: false },
-    { kind: 'inside-curve', number: 1, at, bite: 0.8, hard: true },
+    { kind: 'inside-curve', number: 1, at, bite: 0.3, grade: 'fussy' },
+    { kind: 'inside-curve', number: 1, at, bite: 0.8, grade: 'hard' },
+    { kind: 'inside-curve', number: 1, at, bite: 1.8, grade: 'beyond' },
+    { kind: 'keyhole', number: 1, at, mouthMm: 2, bulbMm: 20 },
     { kind: 'inside-corner', number: 1, at, radiusMm: 0.6, deep: false },
     { kind: 'inside-corner', number: 1, at, radiusMm: 0.6, deep: true },
-    { kind: 'neck', number: 1, at, from: at, to: at, widthMm: 3.2 },
+    { kind: 'neck', number: 1, at, from: at, to: at, widthMm: 3.2, beyond: false },
+    { kind: 'neck', number: 1, at, from: at, to: at, widthMm: 0.3, beyond: true },
     { kind: 'slender', number: 1, ratio: 14.2 },
-    { kind: 'narrow', number: 1, widthMm: 4.5 },
+    { kind: 'narrow', number: 1, widthMm: 4.5, beyond: false },
+    { kind: 'narrow', number: 1, widthMm: 1.5, beyond: true },
     { kind: 'little-light', number: 1, daylightMm2: 22 },
   ];
   it.each(FINDINGS)('$kind', (finding) => {
@@ -64,9 +68,9 @@ describe('what is hard to cut, each with its remedy', () => {
   it('measures are in the words', () => {
     expect(panelFindingWords({ kind: 'hinge', at, from: [0, 50], to: [300, 50], lines: [] }, 'mm')).toContain('300 mm');
     expect(panelFindingWords({ kind: 'too-large', at, number: 12 }, 'mm')).toContain('Piece 12');
-    expect(cuttingFindingWords({ kind: 'neck', number: 1, at, from: at, to: at, widthMm: 3.2 }, 'mm')).toContain(
-      '3.2 mm',
-    );
+    expect(
+      cuttingFindingWords({ kind: 'neck', number: 1, at, from: at, to: at, widthMm: 3.2, beyond: false }, 'mm'),
+    ).toContain('3.2 mm');
   });
 });
 
@@ -105,10 +109,9 @@ describe('why a drawing or a change was not taken', () => {
 
 describe('scores', () => {
   it.each([
-    [{ kind: 'inside', passes: 1, reliefs: [] }, 'inside curve, one run'],
-    [{ kind: 'inside', passes: 3, reliefs: [] }, 'inside curve in 3 runs, shallow first'],
-    [{ kind: 'straight', passes: 1, reliefs: [] }, 'straight'],
-    [{ kind: 'outside', passes: 1, reliefs: [] }, 'outside curve'],
-    [{ kind: 'round', passes: 1, reliefs: [[], [], [], [], [], []] }, 'round: score once, 6 reliefs out to the edge'],
+    [{ kind: 'inside', passes: 1 }, 'inside curve, one run'],
+    [{ kind: 'inside', passes: 3 }, 'inside curve in 3 runs, shallow first'],
+    [{ kind: 'straight', passes: 1 }, 'straight'],
+    [{ kind: 'outside', passes: 1 }, 'outside curve'],
   ] as const)('%j', (score, words) => expect(scoreWords(score)).toBe(words));
 });

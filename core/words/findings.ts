@@ -1,5 +1,5 @@
 import type { CartoonFinding, EditRefusal, Repair } from '../cartoon/index.ts';
-import type { CuttingFinding, PanelFinding, Score } from '../cutting/index.ts';
+import type { CuttingFinding, PanelFinding, Proposal, Score } from '../cutting/index.ts';
 import { count, showArea, showLength, showNumbers, trimNumber, type DisplayUnit } from '../units/index.ts';
 
 export function cartoonFindingWords(finding: CartoonFinding, unit: DisplayUnit): string {
@@ -60,19 +60,27 @@ export function cuttingFindingWords(finding: CuttingFinding, unit: DisplayUnit):
     case 'sharp-point':
       return `A point of ${Math.round(finding.degrees)}°: it snaps easily, leave it a little blunt.`;
     case 'inside-curve':
-      return finding.hard
-        ? 'A deep inside curve: take it first, in several shallow scores.'
-        : 'An inside curve: take it first, shallow before deep.';
+      return {
+        beyond: `An inside curve ${trimNumber(finding.bite, 1)} times as deep as its mouth is wide: it cannot be cut as one; add a line into it.`,
+        hard: 'A deep inside curve: take it first, in several shallow scores.',
+        fussy: 'An inside curve: take it first, shallow before deep.',
+      }[finding.grade];
+    case 'keyhole':
+      return `An inside curve ${showLength(finding.bulbMm, unit, 1)} wide behind a mouth of ${showLength(finding.mouthMm, unit, 1)}: what lies in it does not come out, so it cannot be cut as one; add a line into it.`;
     case 'slender':
       return `A strip ${Math.round(finding.ratio)} times as long as wide: score once, break from both ends.`;
     case 'narrow':
-      return `Only ${showLength(finding.widthMm, unit, 1)} wide on the whole: hard to hold and to break; make it wider.`;
+      return finding.beyond
+        ? `Only ${showLength(finding.widthMm, unit, 1)} wide: it cannot be cut as one; make it wider or leave it out.`
+        : `Only ${showLength(finding.widthMm, unit, 1)} wide: hard to hold and to break; make it wider.`;
     case 'inside-corner':
       return finding.deep
         ? 'A tight corner at the bottom of an inside curve: glass breaks from there; add a line into it.'
         : 'An inside corner tighter than 2 mm: round it a little, or it starts a crack.';
     case 'neck':
-      return `A neck only ${showLength(finding.widthMm, unit, 1)} wide: it snaps there; widen it or add a line across.`;
+      return finding.beyond
+        ? `A neck only ${showLength(finding.widthMm, unit, 1)} wide: it cannot be cut as one; widen it or add a line across.`
+        : `A neck only ${showLength(finding.widthMm, unit, 1)} wide: it snaps there; widen it or add a line across.`;
     case 'little-light':
       return `Only ${showArea(finding.daylightMm2, unit)} stay clear between the lines: a dark speck; make it larger or leave it out.`;
   }
@@ -114,8 +122,14 @@ export function editRefusalWords(code: EditRefusal): string {
   }
 }
 
+/** What pieces would come of the lines that are proposed. */
+export function proposalWords({ lines, parts }: Pick<Proposal, 'lines' | 'parts'>): string {
+  const what = lines.length === 1 ? 'One line makes' : `${lines.length} lines make`;
+  return `${what} ${count(parts.length, 'piece')} of it, of difficulty ${parts.join(', ')}.`;
+}
+
 /** What the score is and how to take it. */
-export function scoreWords(score: Pick<Score, 'kind' | 'passes' | 'reliefs'>): string {
+export function scoreWords(score: Pick<Score, 'kind' | 'passes'>): string {
   switch (score.kind) {
     case 'inside':
       return score.passes === 1 ? 'inside curve, one run' : `inside curve in ${score.passes} runs, shallow first`;
@@ -123,7 +137,5 @@ export function scoreWords(score: Pick<Score, 'kind' | 'passes' | 'reliefs'>): s
       return 'straight';
     case 'outside':
       return 'outside curve';
-    case 'round':
-      return `round: score once, ${score.reliefs.length} reliefs out to the edge`;
   }
 }

@@ -4,6 +4,7 @@ export {
   editRefusalWords,
   panelFindingWords,
   repairWords,
+  proposalWords,
   scoreWords,
 } from './findings.ts';
 export { askedWords } from './asked.ts';

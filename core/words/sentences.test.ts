@@ -40,9 +40,9 @@ describe('findings and repairs', () => {
     expect(repairWords({ kind: 'sliver', at: [0, 0], movedMm: 0.2 })).toContain('taken as one line');
   });
   it('gives a remedy with what is hard to cut', () => {
-    expect(cuttingFindingWords({ kind: 'inside-curve', number: 1, at: [0, 0], bite: 0.6, hard: true }, 'mm')).toContain(
-      'several shallow scores',
-    );
+    expect(
+      cuttingFindingWords({ kind: 'inside-curve', number: 1, at: [0, 0], bite: 0.6, grade: 'hard' }, 'mm'),
+    ).toContain('several shallow scores');
     expect(cuttingFindingWords({ kind: 'sharp-point', number: 1, at: [0, 0], degrees: 19.6 }, 'mm')).toContain('20°');
   });
 });

@@ -1,10 +1,9 @@
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { CartoonAnswer, PanelEdit } from '#contract';
-import { proposeLine } from '#core/cutting';
+import { proposeLine, type Proposal } from '#core/cutting';
 import { regionContains, type Point } from '#core/geometry';
 import { lineSearch, nearestNode, pieceRings, piecesAlong } from '#core/cartoon';
-import { innerOffset } from '#core/sizing';
 import { showNumbers, nth } from '#core/units';
 import { useSelection } from '../../state/selection.ts';
 import { useSend } from '../../state/send.ts';
@@ -20,7 +19,7 @@ export interface Desk {
   readonly node: number | null;
   /** What a note points at. */
   readonly spot: Point | null;
-  readonly proposal: readonly (readonly Point[])[];
+  readonly proposal: Proposal | null;
   readonly busy: boolean;
   setMode(mode: Mode): void;
   tap(at: Point): void;
@@ -48,9 +47,10 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
   const reachMm = Math.max(maxX - minX, maxY - minY) * REACH;
   const proposal = useMemo(() => {
     const judged = answer.cuttability.find((c) => c.number === at);
-    const inset = innerOffset(panel.allowance);
-    return (judged && panelId === panel.id && proposeLine(cartoon, judged.number, judged, inset)?.lines) || NO_LINES;
-  }, [answer, cartoon, at, panelId, panel.id, panel.allowance]);
+    return judged && panelId === panel.id
+      ? proposeLine(cartoon, judged.number, judged, panel.allowance, view.limits)
+      : null;
+  }, [answer, cartoon, at, panelId, panel.id, panel.allowance, view.limits]);
 
   const clear = () => {
     setTaps([]);
@@ -148,4 +148,3 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
   };
 }
 
-const NO_LINES: readonly (readonly Point[])[] = [];

@@ -1,7 +1,7 @@
 import { tooLargeForRack } from '#core/bench';
 import { finishedSize, outsideOf } from '#core/sizing';
 import { showNumbers } from '#core/units';
-import { cuttingFindingWords } from '#core/words';
+import { cuttingFindingWords, proposalWords } from '#core/words';
 import { ScorePicture } from '../../../panel/ScorePicture.tsx';
 import { useSelection } from '../../../state/selection.ts';
 import { useSend } from '../../../state/send.ts';
@@ -18,6 +18,7 @@ export function Look({ view, answer, desk, selected }: ModeProps) {
   const judged = answer.cuttability.find((c) => c.number === number);
   const cut = answer.cuts.find((c) => c.number === number);
   const hasGlass = pieces.some((p) => p.number === number && isInHand(p));
+  const { proposal } = desk;
   const rechecks = pieces.filter((p) => p.recheck).map((p) => p.number);
   return (
     <>
@@ -46,24 +47,30 @@ export function Look({ view, answer, desk, selected }: ModeProps) {
               {cuttingFindingWords(f, settings.unit)}
             </p>
           ))}
-          {desk.proposal.length > 0 && hasGlass && (
+          {proposal && hasGlass && (
             <p className="text-[15px] text-mute">
               A line would cure it, but its glass is cut already; it can be added once the piece is to be cut again.
             </p>
           )}
-          {desk.proposal.length > 0 && !hasGlass && (
-            <Button
-              look="go"
-              disabled={desk.busy}
-              onClick={() =>
-                void desk.edit(
-                  { kind: 'add-lines', lines: desk.proposal.map((l) => l.map(([x, y]): [number, number] => [x, y])) },
-                  `Piece ${number} divided.`,
-                )
-              }
-            >
-              Add the {desk.proposal.length === 1 ? 'line' : 'lines'} shown
-            </Button>
+          {proposal && !hasGlass && (
+            <>
+              <p className="text-[15px]">{proposalWords(proposal)}</p>
+              <Button
+                look="go"
+                disabled={desk.busy}
+                onClick={() =>
+                  void desk.edit(
+                    {
+                      kind: 'add-lines',
+                      lines: proposal.lines.map((l) => l.map(([x, y]): [number, number] => [x, y])),
+                    },
+                    `Piece ${number} divided.`,
+                  )
+                }
+              >
+                Add the {proposal.lines.length === 1 ? 'line' : 'lines'} shown
+              </Button>
+            </>
           )}
           <ScorePicture rings={cut.rings} number={number} limits={view.limits} />
         </section>

@@ -1,0 +1,254 @@
+import { lastOf, numberAt, pointAt } from '../units/index.ts';
+import { contains, nearestOnSegment, poleOf, signedArea, type Point, type Ring } from '../geometry/index.ts';
+
+/** No score comes nearer than this into the piece, mm: half of what it promises. */
+export const ENTERS_MM = 0.025;
+/** What two parts may catch on one another sideways without holding, mm. */
+const CATCH_MM = 0.02;
+/** A pull is looked for in so many directions, the one straight out of the mouth first. */
+const PULLS = 36;
+
+/** The glass in the hand round a piece, while scores take away one part of it after the other. */
+export class GlassLeft {
+  readonly #piece: Ring;
+  readonly #inside: Point;
+  readonly #indexOf: ReadonlyMap<Point, number>;
+  #left: Ring;
+
+  /**
+   * @param piece clockwise as seen
+   * @param blank the glass it is cut from, round all of it, clockwise as seen
+   */
+  constructor(piece: Ring, blank: Ring, inside: Point = poleOf([piece], 0.05).at) {
+    this.#piece = piece;
+    this.#inside = inside;
+    this.#indexOf = new Map(piece.map((p, i) => [p, i]));
+    this.#left = blank;
+  }
+
+  get ring(): Ring {
+    return this.#left;
+  }
+
+  /** Whether a point lies on the edge of the glass that is left. */
+  isEdge(point: Point): boolean {
+    return distanceToRing(this.#left, point) < 1e-3;
+  }
+
+  /** Whether a score stays out of the piece. */
+  isClear(path: readonly Point[]): boolean {
+    return path.every((to, i) => {
+      const from = pointAt(path, Math.max(0, i - 1));
+      const n = this.#piece.length;
+      // What follows the border from one of its points to the next does not enter.
+      const [a, b] = [this.#indexOf.get(from), this.#indexOf.get(to)];
+      if (i === 0 || (a !== undefined && b !== undefined && (a + 1) % n === b)) return true;
+      return staysOut(this.#piece, from, to);
+    });
+  }
+
+  /** Where a ray from inside the glass, or from its edge, first comes to the edge; null where it leaves at once. */
+  edgeAlong([x, y]: Point, [dx, dy]: Point): Point | null {
+    let best = Infinity;
+    for (let i = 0; i < this.#left.length; i++) {
+      const [ax, ay] = pointAt(this.#left, i);
+      const [bx, by] = pointAt(this.#left, (i + 1) % this.#left.length);
+      const cross = dx * (by - ay) - dy * (bx - ax);
+      if (Math.abs(cross) < 1e-12) continue;
+      const t = ((ax - x) * (by - ay) - (ay - y) * (bx - ax)) / cross;
+      const u = ((ax - x) * dy - (ay - y) * dx) / cross;
+      if (t > 1e-3 && t < best && u >= -1e-9 && u <= 1 + 1e-9) best = t;
+    }
+    if (best === Infinity) return null;
+    const half: Point = [x + (dx * best) / 2, y + (dy * best) / 2];
+    return contains(this.#left, half) ? [x + dx * best, y + dy * best] : null;
+  }
+
+  /** The stretch of a long path round one of its points that lies in the glass, from edge to edge. */
+  within(path: readonly Point[], middle: number): Point[] | null {
+    if (!contains(this.#left, pointAt(path, middle))) return null;
+    const half = (step: 1 | -1): Point[] | null => {
+      const points: Point[] = [];
+      for (let i = middle; path[i + step]; i += step) {
+        const [a, b] = [pointAt(path, i), pointAt(path, i + step)];
+        const mm = Math.hypot(b[0] - a[0], b[1] - a[1]);
+        if (mm < 1e-9) continue;
+        const out = this.#firstMeeting(a, b);
+        if (out) return [...points, out];
+        points.push(b);
+      }
+      return null;
+    };
+    const [before, after] = [half(-1), half(1)];
+    return before && after && [...before.reverse(), pointAt(path, middle), ...after];
+  }
+
+  #firstMeeting([ax, ay]: Point, [bx, by]: Point): Point | null {
+    const [dx, dy] = [bx - ax, by - ay];
+    let best = Infinity;
+    for (let i = 0; i < this.#left.length; i++) {
+      const [cx, cy] = pointAt(this.#left, i);
+      const [ex, ey] = pointAt(this.#left, (i + 1) % this.#left.length);
+      const cross = dx * (ey - cy) - dy * (ex - cx);
+      if (Math.abs(cross) < 1e-12) continue;
+      const t = ((cx - ax) * (ey - cy) - (cy - ay) * (ex - cx)) / cross;
+      const u = ((cx - ax) * dy - (cy - ay) * dx) / cross;
+      if (t > 1e-9 && t <= 1 && t < best && u >= 0 && u <= 1) best = t;
+    }
+    return best === Infinity ? null : [ax + dx * best, ay + dy * best];
+  }
+
+  /** The same glass, to try something on. */
+  copy(): GlassLeft {
+    return new GlassLeft(this.#piece, this.#left, this.#inside);
+  }
+
+  /** Stands where another one stands that was tried. */
+  become(tried: GlassLeft): void {
+    this.#left = tried.#left;
+  }
+
+  /** Whether a score runs from edge to edge, out of the piece, and what it parts can be pulled straight away. */
+  wouldTake(path: readonly Point[]): boolean {
+    return this.#after(path) !== null;
+  }
+
+  /** Takes one score. @returns whether it could be taken; else the glass is as it was */
+  take(path: readonly Point[]): boolean {
+    const rest = this.#after(path);
+    if (rest) this.#left = rest;
+    return rest !== null;
+  }
+
+  #after(path: readonly Point[]): Ring | null {
+    if (path.length < 2 || !this.isEdge(pointAt(path, 0)) || !this.isEdge(lastOf(path)) || !this.isClear(path))
+      return null;
+    const [rest, waste] = partsOf(this.#left, path);
+    const isSound = signedArea(rest) > 0 && signedArea(waste) > 0 && contains(rest, this.#inside);
+    return isSound && canBePulled(waste, rest, outOf(path)) ? rest : null;
+  }
+}
+
+/** Straight out of a score that runs clockwise round a piece: to the left of the way from its first point to its last. */
+function outOf(path: readonly Point[]): number {
+  const [[ax, ay], [bx, by]] = [pointAt(path, 0), lastOf(path)];
+  return Math.atan2(-(bx - ax), by - ay);
+}
+
+/** The two parts of a ring that a path from edge to edge makes, each clockwise where it is sound. */
+function partsOf(ring: Ring, path: readonly Point[]): [Point[], Point[]] {
+  const [from, to] = [placeOn(ring, pointAt(path, 0)), placeOn(ring, lastOf(path))];
+  const along = (a: { edge: number; t: number }, b: { edge: number; t: number }): Point[] => {
+    const points: Point[] = [];
+    if (a.edge === b.edge && b.t >= a.t) return points;
+    let k = a.edge;
+    do {
+      k = (k + 1) % ring.length;
+      points.push(pointAt(ring, k));
+    } while (k !== b.edge);
+    return points;
+  };
+  return [tidy([...path, ...along(to, from)]), tidy([...[...path].reverse(), ...along(from, to)])];
+}
+
+function placeOn(ring: Ring, [x, y]: Point): { edge: number; t: number } {
+  let best = { edge: 0, t: 0, distSq: Infinity };
+  for (let edge = 0; edge < ring.length; edge++) {
+    const [[ax, ay], [bx, by]] = [pointAt(ring, edge), pointAt(ring, (edge + 1) % ring.length)];
+    const { t, distSq } = nearestOnSegment(x, y, ax, ay, bx, by);
+    if (distSq < best.distSq - 1e-18) best = { edge, t, distSq };
+  }
+  return best;
+}
+
+const tidy = (ring: readonly Point[]): Point[] =>
+  ring.filter((p, i) => {
+    const next = pointAt(ring, (i + 1) % ring.length);
+    return Math.hypot(p[0] - next[0], p[1] - next[1]) > 1e-7;
+  });
+
+export function distanceToRing(ring: Ring, [x, y]: Point): number {
+  let best = Infinity;
+  for (let i = 0; i < ring.length; i++) {
+    const [[ax, ay], [bx, by]] = [pointAt(ring, i), pointAt(ring, (i + 1) % ring.length)];
+    best = Math.min(best, nearestOnSegment(x, y, ax, ay, bx, by).distSq);
+  }
+  return Math.sqrt(best);
+}
+
+/** Whether a straight line nowhere runs further into a piece than {@link ENTERS_MM}. */
+function staysOut(piece: Ring, [ax, ay]: Point, [bx, by]: Point): boolean {
+  const [dx, dy] = [bx - ax, by - ay];
+  const meets = [0, 1];
+  for (let i = 0; i < piece.length; i++) {
+    const [cx, cy] = pointAt(piece, i);
+    const [ex, ey] = pointAt(piece, (i + 1) % piece.length);
+    const cross = dx * (ey - cy) - dy * (ex - cx);
+    if (cross === 0) continue;
+    const t = ((cx - ax) * (ey - cy) - (cy - ay) * (ex - cx)) / cross;
+    const u = ((cx - ax) * dy - (cy - ay) * dx) / cross;
+    if (t > 0 && t < 1 && u >= 0 && u <= 1) meets.push(t);
+  }
+  meets.sort((p, q) => p - q);
+  for (let k = 1; k < meets.length; k++) {
+    const [from, to] = [numberAt(meets, k - 1), numberAt(meets, k)];
+    const mm = (to - from) * Math.hypot(dx, dy);
+    const at = (share: number): Point => [
+      ax + dx * (from + (to - from) * share),
+      ay + dy * (from + (to - from) * share),
+    ];
+    // Between two meetings all lies on one side; and no place of a short stretch is far from both its ends.
+    if (mm < 2 * ENTERS_MM || !contains(piece, at(0.5))) continue;
+    const tries = Math.min(12, Math.ceil(mm / ENTERS_MM));
+    for (let step = 1; step < tries; step++) if (distanceToRing(piece, at(step / tries)) > ENTERS_MM) return false;
+  }
+  return true;
+}
+
+/**
+ * Whether a part can be pulled straight away from the rest: in some direction nothing of the rest lies ahead of it.
+ * @param out where to look first, radians
+ */
+export function canBePulled(part: Ring, rest: Ring, out: number): boolean {
+  for (let k = 0; k < PULLS; k++) {
+    const turn = Math.ceil(k / 2) * ((2 * Math.PI) / PULLS) * (k % 2 === 0 ? 1 : -1);
+    if (isFreeAlong(part, rest, out + turn)) return true;
+  }
+  return false;
+}
+
+/** Slab by slab across the pull: the furthest of the rest stands behind the nearest of the part. */
+function isFreeAlong(part: Ring, rest: Ring, direction: number): boolean {
+  const [c, s] = [Math.cos(direction), Math.sin(direction)];
+  const turned = (ring: Ring) => ring.map(([x, y]): Point => [x * s - y * c, x * c + y * s]);
+  const [p, r] = [turned(part), turned(rest)];
+  const us = [...p, ...r].map(([u]) => u).sort((a, b) => a - b);
+  const least = p.reduce((m, [u]) => Math.min(m, u), Infinity);
+  const most = p.reduce((m, [u]) => Math.max(m, u), -Infinity);
+  for (let i = 1; i < us.length; i++) {
+    const [from, to] = [numberAt(us, i - 1), numberAt(us, i)];
+    if (to - from < CATCH_MM || to <= least || from >= most) continue;
+    const margin = CATCH_MM / 4;
+    for (const u of [from + margin, to - margin]) {
+      const [nearest, furthest] = [spanAt(p, u)?.[0], spanAt(r, u)?.[1]];
+      if (nearest !== undefined && furthest !== undefined && furthest > nearest + 2 * CATCH_MM) return false;
+    }
+  }
+  return true;
+}
+
+function spanAt(ring: Ring, u: number): [number, number] | null {
+  let least = Infinity;
+  let most = -Infinity;
+  let [au, av] = lastOf(ring);
+  for (const [bu, bv] of ring) {
+    if (au > u !== bu > u) {
+      const v = av + ((bv - av) * (u - au)) / (bu - au);
+      least = Math.min(least, v);
+      most = Math.max(most, v);
+    }
+    au = bu;
+    av = bv;
+  }
+  return least === Infinity ? null : [least, most];
+}
