@@ -4,6 +4,7 @@ import {
   centroid,
   facesOf,
   perimeter,
+  pointAlong,
   regionContains,
   ringPoints,
   signedArea,
@@ -21,6 +22,10 @@ import type { Cartoon, CartoonPiece, Joint, JointKind } from './types.ts';
 
 /** The outline turns by more than this where two border cames meet in a corner. */
 const CORNER_DEG = 30;
+/** A came within the panel is not bent further than this, but cut and joined (from memory). */
+const BEND_DEG = 35;
+/** A bend is one when the line has turned by so much this far before and behind it too, mm. */
+const BEND_OVER_MM = 2;
 
 /** Gives the faces of a map, in their order, a number and words. */
 export type NameFaces = (
@@ -173,13 +178,14 @@ function findJoints(map: PlanarMap, pieces: readonly CartoonPiece[]): Omit<Joint
     found.push({ at: pointAt(map.nodes, node), kind, lines, pieces: around(lines) });
   });
   map.lines.forEach((line, i) => {
-    if (byLine[i]?.length !== 1) return;
-    for (const at of corners(line)) found.push({ at, kind: 'L', lines: [i], pieces: around([i]) });
+    const isRim = byLine[i]?.length === 1;
+    const bent = isRim ? corners(line, CORNER_DEG) : corners(line, BEND_DEG).filter((at) => isBend(line, at));
+    for (const at of bent) found.push({ at, kind: 'L', lines: [i], pieces: around([i]) });
   });
   return found.sort((a, b) => Math.round(a.at[1] / 5) - Math.round(b.at[1] / 5) || a.at[0] - b.at[0]);
 }
 
-function corners(line: MapLine): Point[] {
+function corners(line: MapLine, leastDeg: number): Point[] {
   const { points } = line;
   const loop = line.from === line.to;
   const found: Point[] = [];
@@ -191,7 +197,18 @@ function corners(line: MapLine): Point[] {
     const turn = Math.abs(
       Math.atan2((bx - ax) * (cy - by) - (by - ay) * (cx - bx), (bx - ax) * (cx - bx) + (by - ay) * (cy - by)),
     );
-    if (turn > (CORNER_DEG * Math.PI) / 180) found.push([bx, by]);
+    if (turn > (leastDeg * Math.PI) / 180) found.push([bx, by]);
   }
   return found;
+}
+
+/** Whether a line runs another way on the whole behind a corner than before it: a traced line is all small corners. */
+function isBend({ points, from, to }: MapLine, [x, y]: Point): boolean {
+  const at = points.findIndex((p) => p[0] === x && p[1] === y);
+  const ahead = points.slice(at);
+  const before = points.slice(0, at + 1).reverse();
+  if (from === to && at === 0) before.push(...[...points].reverse().slice(1));
+  const [a, b] = [pointAlong(before, BEND_OVER_MM).at, pointAlong(ahead, BEND_OVER_MM).at];
+  const [ux, uy, vx, vy] = [x - a[0], y - a[1], b[0] - x, b[1] - y];
+  return Math.abs(Math.atan2(ux * vy - uy * vx, ux * vx + uy * vy)) > (BEND_DEG * Math.PI) / 180;
 }

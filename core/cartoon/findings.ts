@@ -12,7 +12,7 @@ export function shapeFindings({ pieces, joints }: Pick<Cartoon, 'pieces' | 'join
     .filter((p) => p.rings.length > 1)
     .map((p): CartoonFinding => ({ kind: 'hole', at: p.labelAt, pieces: [p.number] }));
   const many = joints
-    .filter((j) => j.kind === 'many' || (j.kind === 'X' && j.pieces.length >= 4))
+    .filter((j) => j.lines.length >= 4)
     .map((j): CartoonFinding => ({ kind: 'many-lines', at: j.at, pieces: j.pieces }));
   return [...holes, ...many];
 }

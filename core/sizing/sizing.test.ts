@@ -157,6 +157,19 @@ describe('growth', () => {
     expect(down).toMatchObject({ crossed: 1 });
     expect(worstGrowth(reading.cartoon, DEFAULT_ALLOWANCE.foil, 0.8).across).toBeNull();
   });
+  it.each([0.5, 1.2, 3])('a row only %d mm high in a panel of 1200 is seen', (high) => {
+    const inRow = Array.from({ length: 9 }, (_, k) => `<path d="M${20 * (k + 1)} 700V${700 + high}"/>`).join('');
+    const reading = readCartoon(
+      doc(200, 1200, `<rect width="200" height="1200"/><path d="M0 700H200M0 ${700 + high}H200"/>${inRow}`),
+      { snapMm: 0.1 },
+    );
+    if ('refusal' in reading) throw new Error(reading.refusal);
+    const { across } = worstGrowth(reading.cartoon, DEFAULT_ALLOWANCE.foil);
+    expect(across?.crossed).toBe(9);
+    expect(across?.growthMm).toBeCloseTo(9 * 0.8, 9);
+    expect(across?.from[1]).toBeGreaterThan(700);
+    expect(across?.from[1]).toBeLessThan(700 + high);
+  });
 });
 
 describe('a finished panel and its opening', () => {

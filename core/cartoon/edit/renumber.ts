@@ -33,23 +33,37 @@ export function renumber(
 
 const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
+/** Middles that lie so near are equally far, and ways out that differ by so little point the same way. */
+const STEP_MM = 0.05;
+const STEP_RAD = 0.001;
+/** Steps begin beside round numbers, which drawings keep to. */
+const JUST_OVER = 0.0004;
+
 function outwards(pieces: readonly CartoonPiece[]): CartoonPiece[] {
   const byNumber = new Map(pieces.map((p) => [p.number, p]));
   const area = pieces.reduce((sum, p) => sum + p.areaMm2, 0);
   const mx = pieces.reduce((sum, p) => sum + p.centroid[0] * p.areaMm2, 0) / area;
   const my = pieces.reduce((sum, p) => sum + p.centroid[1] * p.areaMm2, 0) / area;
-  const from = (p: CartoonPiece) => Math.hypot(p.labelAt[0] - mx, p.labelAt[1] - my);
-  const clockwise = (p: CartoonPiece) =>
-    (Math.atan2(p.labelAt[0] - mx, my - p.labelAt[1]) + 2 * Math.PI) % (2 * Math.PI);
-  const left = new Set(pieces);
+  // In whole steps, so that what is equally far does not depend on the last digit, nor so on the order of the file.
+  const away = new Map<CartoonPiece, { readonly far: number; readonly turn: number }>();
+  for (const p of pieces) {
+    const [dx, dy] = [p.centroid[0] - mx, p.centroid[1] - my];
+    const turn = (Math.atan2(dx, -dy) + 2 * Math.PI + JUST_OVER) % (2 * Math.PI);
+    away.set(p, { far: Math.round(Math.hypot(dx, dy) / STEP_MM + JUST_OVER), turn: Math.round(turn / STEP_RAD) });
+  }
+  const far = (p: CartoonPiece) => knownIn(away, p).far;
+  const clockwise = (a: CartoonPiece, b: CartoonPiece) =>
+    knownIn(away, a).turn - knownIn(away, b).turn || far(a) - far(b);
+  const nearer = (a: CartoonPiece, b: CartoonPiece) => far(a) - far(b) || clockwise(a, b);
+  const left = new Set([...pieces].sort(nearer));
   const result: CartoonPiece[] = [];
   while (left.size > 0) {
-    let ring = [[...left].reduce((a, b) => (from(b) < from(a) ? b : a))];
+    let ring = [...left].slice(0, 1);
     while (ring.length > 0) {
       for (const p of ring) left.delete(p);
       result.push(...ring);
       const beyond = new Set(ring.flatMap((p) => p.neighbours.map((n) => knownIn(byNumber, n))));
-      ring = [...beyond].filter((p) => left.has(p)).sort((a, b) => clockwise(a) - clockwise(b));
+      ring = [...beyond].filter((p) => left.has(p)).sort(clockwise);
     }
   }
   return result;
