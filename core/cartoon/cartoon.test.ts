@@ -110,7 +110,13 @@ describe('what is no lead line', () => {
     ['opacity 0', '<g opacity="0"><path d="M50 0V100"/></g>'],
     ['a css class', '<style>.helper{stroke:none}</style><path class="helper" d="M50 0V100"/>'],
     ['dashes', '<path d="M50 0V100" stroke-dasharray="4 2"/>'],
-    ['a marker', '<path d="M50 0V100" marker-end="url(#a)"/>'],
+    ['a thin grey arrow', '<path d="M50 0V100" stroke="grey" stroke-width="0.2" marker-end="url(#a)"/>'],
+    [
+      'dimension lines and a title block inside, in groups that say so',
+      '<g class="Dimensions" stroke="grey" stroke-width="0.2"><path d="M0 30H100M30 0V100"/></g><g id="titleBlock"><rect x="70" y="80" width="30" height="20"/></g>',
+    ],
+    ['what a switch does not choose', '<switch><g/><path d="M50 0V100"/></switch>'],
+    ['a clip that leaves nothing', '<clipPath id="c"/><g clip-path="url(#c)"><path d="M50 0V100"/></g>'],
     ['a clip path', '<clipPath id="c"><path d="M50 0V100"/></clipPath>'],
     ['a fill among strokes', '<path d="M0 0H50V100H0Z" stroke="none" fill="red"/>'],
     ['a guide layer', '<g id="guides"><path d="M50 0V100"/></g>'],
@@ -120,6 +126,21 @@ describe('what is no lead line', () => {
     ['an image', '<image href="file:///etc/passwd" width="50" height="100"/>'],
   ])('%s', (_, extra) => {
     expect(areas(doc(100, 100, frame + extra))).toEqual([10_000]);
+  });
+  it.each([
+    ['with an arrowhead, like the others', '<path d="M50 0V100" marker-end="url(#a)"/>'],
+    ['in a link', '<a href="#x"><path d="M50 0V100"/></a>'],
+    ['made visible again', '<g visibility="hidden"><path d="M50 0V100" visibility="visible"/></g>'],
+    [
+      'by an important rule',
+      '<style>path.l{stroke:black!important}</style><path class="l" style="stroke:none" d="M50 0V100"/>',
+    ],
+    [
+      'through a clip as wide as it',
+      '<clipPath id="c"><rect x="20" width="60" height="100"/></clipPath><g clip-path="url(#c)"><path d="M50 0V100"/></g>',
+    ],
+  ])('but a line is one %s', (_, extra) => {
+    expect(areas(doc(100, 100, frame + extra))).toEqual([5000, 5000]);
   });
   it('takes a hidden layer in when it is asked for', () => {
     const source = doc(
@@ -196,7 +217,7 @@ describe('places on the page', () => {
       'a transform about its own origin',
       page(mm, `<g style="transform:rotate(.25turn);transform-origin:50px 50px">${halves}</g>`),
     ],
-    ['a nested page', page(mm, `<svg x="0" y="0" width="50" height="50" viewBox="0 0 50 50">${halves}</svg>`)],
+    ['a nested page', page(mm, `<svg overflow="visible" width="50" height="50" viewBox="0 0 50 50">${halves}</svg>`)],
     ['a nested page as large as its place', page(mm, `<svg viewBox="0 0 200 200">${double(halves)}</svg>`)],
     [
       'a page that is stretched',

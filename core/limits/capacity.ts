@@ -15,8 +15,8 @@ export const CAPACITY = {
   blocksDeep: 16,
   /** Shapes drawn again elsewhere: uses of an SVG, inserts of a DXF. */
   repeats: 20_000,
-  /** Selectors of more steps are nobody's style for lines. */
-  selectorSteps: 8,
+  /** Selectors of more parts are nobody's style for lines. */
+  selectorSteps: 24,
   /** 5,000 curved pieces have about 300,000 points. */
   points: 600_000,
   chordsOfACurve: 2000,

@@ -1,4 +1,5 @@
-const HELPER = /\b(guides?|dim(ension)?s?|construction|notes?|helper( lines?)?|measurements?|defpoints)\b/i;
+const HELPER =
+  /\b(guides?|dim(ension)?(s| lines?)?|construction|notes?|annotations?|helper( lines?)?|measure(s|ments?)?|rulers?|title ?blocks?|legends?|captions?|crop marks?|defpoints)\b/i;
 
-/** Whether a layer's name says that nothing on it is a line of the glass. */
-export const isHelperLayer = (name: string): boolean => HELPER.test(name.replace(/[_-]+/g, ' '));
+/** Whether a name given in a drawing says that nothing under it is a line of the glass. */
+export const isHelperLayer = (name: string): boolean => HELPER.test(name.replace(/[_-]+|(?<=[a-z])(?=[A-Z])/g, ' '));

@@ -7,6 +7,7 @@ export interface MarkupNode {
   readonly name: string;
   readonly attributes: ReadonlyMap<string, string>;
   readonly children: MarkupNode[];
+  readonly parent: MarkupNode | null;
   text: string;
 }
 
@@ -23,7 +24,7 @@ export function readMarkup(source: string): { root: MarkupNode } | { problem: Ma
   const parser = new SaxesParser({ xmlns: false, fragment: false });
   const { body, entities } = withoutDoctype(text);
   for (const [name, value] of entities) parser.ENTITIES[name] = value;
-  const root: MarkupNode = { name: '', attributes: new Map(), children: [], text: '' };
+  const root: MarkupNode = { name: '', attributes: new Map(), children: [], parent: null, text: '' };
   const open: MarkupNode[] = [root];
   let nodes = 0;
   let problem: MarkupProblem | null = null;
@@ -34,8 +35,9 @@ export function readMarkup(source: string): { root: MarkupNode } | { problem: Ma
     if (++nodes > CAPACITY.nodes) problem = 'too-many';
     const attributes = new Map<string, string>();
     for (const [key, value] of Object.entries(tag.attributes)) attributes.set(local(key), String(value));
-    const node: MarkupNode = { name: local(tag.name), attributes, children: [], text: '' };
-    open.at(-1)?.children.push(node);
+    const parent = open.at(-1) ?? root;
+    const node: MarkupNode = { name: local(tag.name), attributes, children: [], parent, text: '' };
+    parent.children.push(node);
     open.push(node);
   });
   parser.on('closetag', () => {

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { readMarkup, type MarkupNode } from './markup.ts';
 import { drawPathData, PathPen } from './pathData.ts';
 import { readSvg } from './readSvg.ts';
-import { readStyleSheets, styleOf } from './style.ts';
+import { styleOf } from './style.ts';
+import { readStyleSheets } from './styleSheets.ts';
 import { readTransform } from './transform.ts';
 
 const root = (source: string): MarkupNode => {
@@ -55,33 +56,34 @@ describe('styles', () => {
   const rules = readStyleSheets([
     '/* note */ path { stroke: red } .thin { stroke-width: 1 } #one { stroke: blue } g.layer > path { fill: none } svg path.deep { opacity: 0 } a:hover { stroke: none }',
   ]);
-  const node = (name: string, attributes: Record<string, string>): MarkupNode => ({
+  const node = (name: string, attributes: Record<string, string>, parent: MarkupNode | null = null): MarkupNode => ({
     name,
     attributes: new Map(Object.entries(attributes)),
     children: [],
+    parent,
     text: '',
   });
   const svg = node('svg', {});
-  const layer = node('g', { class: 'layer' });
+  const layer = node('g', { class: 'layer' }, svg);
+  const deeper = node('g', {}, layer);
   it.each([
-    ['a tag', node('path', {}), [svg], { stroke: 'red' }],
-    ['an id beats a tag', node('path', { id: 'one' }), [svg], { stroke: 'blue' }],
-    ['a class among others', node('path', { class: 'x thin' }), [svg], { stroke: 'red', 'stroke-width': '1' }],
-    ['a child', node('path', {}), [svg, layer], { stroke: 'red', fill: 'none' }],
-    ['no grandchild', node('path', {}), [svg, layer, node('g', {})], { stroke: 'red' }],
-    ['a descendant', node('path', { class: 'deep' }), [svg, layer, node('g', {})], { stroke: 'red', opacity: '0' }],
+    ['a tag', node('path', {}, svg), { stroke: 'red' }],
+    ['an id beats a tag', node('path', { id: 'one' }, svg), { stroke: 'blue' }],
+    ['a class among others', node('path', { class: 'x thin' }, svg), { stroke: 'red', 'stroke-width': '1' }],
+    ['a child', node('path', {}, layer), { stroke: 'red', fill: 'none' }],
+    ['no grandchild', node('path', {}, deeper), { stroke: 'red' }],
+    ['a descendant', node('path', { class: 'deep' }, deeper), { stroke: 'red', opacity: '0' }],
     [
       'inline over a sheet',
-      node('path', { style: 'stroke: green; FILL:none' }),
-      [svg],
+      node('path', { style: 'stroke: green; FILL:none' }, svg),
       { stroke: 'green', fill: 'none' },
     ],
-    ['a sheet over an attribute', node('path', { stroke: 'grey' }), [svg], { stroke: 'red' }],
-  ])('%s', (_, at, ancestors, style) => expect(styleOf(at, ancestors, {}, rules)).toEqual(style));
+    ['a sheet over an attribute', node('path', { stroke: 'grey' }, svg), { stroke: 'red' }],
+  ])('%s', (_, at, style) => expect(styleOf(at, {}, rules)).toEqual(style));
   it('hands on what is inherited and keeps the rest to itself', () => {
     const parent = { stroke: 'red', opacity: '0', display: 'none', visibility: 'hidden' };
-    expect(styleOf(node('rect', {}), [svg], parent, new Map())).toEqual({ stroke: 'red', visibility: 'hidden' });
-    expect(styleOf(node('rect', { opacity: 'inherit' }), [svg], parent, new Map())).toMatchObject({ opacity: '0' });
+    expect(styleOf(node('rect', {}), parent, new Map())).toEqual({ stroke: 'red', visibility: 'hidden' });
+    expect(styleOf(node('rect', { opacity: 'inherit' }), parent, new Map())).toMatchObject({ opacity: '0' });
   });
 });
 

@@ -4,11 +4,16 @@ import { isHelperLayer } from './layers.ts';
 import { LeftOut } from './leftOut.ts';
 import { readMarkup, type MarkupNode } from './markup.ts';
 import { PathPen } from './pathData.ts';
-import { readStyleSheets, styleOf, type Style } from './style.ts';
+import { readStyleSheets } from './styleSheets.ts';
+import { styleOf, type Style } from './style.ts';
+import { pageWindow, seenThrough } from './clip.ts';
+import { isNoPaint, strokeOf, sortStrokes } from './strokes.ts';
+import type { Surroundings, Walk } from './walk.ts';
+import { windowsOn } from './windows.ts';
 import { lengthToUser, nestedPage, readPage, type View } from './svgPage.ts';
 import { drawInto, SHAPES } from './svgShapes.ts';
 import { readTransform } from './transform.ts';
-import type { DrawingFinding, DrawingRefusal, DrawnLine, DrawnText, RawDrawing } from './types.ts';
+import type { DrawingFinding, DrawingRefusal, RawDrawing } from './types.ts';
 
 /** Never drawn by themselves: they only lend, clip, paint or describe. */
 const ONLY_LENDING = new Set([
@@ -29,35 +34,6 @@ const ONLY_LENDING = new Set([
   'foreignobject',
   'namedview',
 ]);
-
-/** What an element takes over from those round it. */
-interface Surroundings {
-  /** Outermost first. */
-  readonly ancestors: readonly MarkupNode[];
-  readonly style: Style;
-  readonly matrix: Matrix;
-  readonly view: View;
-  /** Whether it stands in something that is not shown. */
-  readonly hidden: boolean;
-  /** Ids of the `use` links that are being followed. */
-  readonly following: readonly string[];
-}
-
-interface Walk {
-  readonly byId: Map<string, MarkupNode>;
-  readonly rules: ReturnType<typeof readStyleSheets>;
-  readonly layersIn: ReadonlySet<string>;
-  readonly strokes: DrawnLine[];
-  readonly fills: DrawnLine[];
-  readonly texts: DrawnText[];
-  readonly leftOut: LeftOut;
-  readonly layers: Map<string, { name: string; hidden: boolean; shapes: number }>;
-  points: number;
-  shapes: number;
-  uses: number;
-  badNumbers: number;
-  shortened: number;
-}
 
 /**
  * Reads the lines of an SVG drawing, in millimetres, x right and y down from the page's corner.
@@ -89,17 +65,19 @@ export function readSvg(source: string, layersIn: ReadonlySet<string> = new Set(
   };
   index(svg, walk.byId);
   const around: Surroundings = {
-    ancestors: [svg],
-    style: styleOf(svg, [], {}, walk.rules),
+    style: styleOf(svg, {}, walk.rules),
     matrix: page.matrix,
     view: page.view,
+    windows: [],
     hidden: false,
     following: [],
   };
   for (const child of svg.children) visit(child, around, walk);
   if (walk.points > CAPACITY.points) return { refusal: 'too-large' };
-  const lines = walk.strokes.length > 0 ? walk.strokes : walk.fills;
-  if (lines === walk.strokes && walk.fills.length > 0) walk.leftOut.add('fills without a stroke', walk.fills.length);
+  const { lines: strokes, arrows } = sortStrokes(walk.strokes);
+  if (arrows > 0) walk.leftOut.add('arrows and dimension lines', arrows);
+  const lines = strokes.length > 0 ? strokes : walk.fills;
+  if (lines === strokes && walk.fills.length > 0) walk.leftOut.add('fills without a stroke', walk.fills.length);
   const findings: DrawingFinding[] = [...page.findings, ...walk.leftOut.findings()];
   if (walk.shortened > 0) findings.push({ kind: 'path-cut-short', count: walk.shortened });
   if (lines.length === 0) return { refusal: walk.badNumbers > 0 ? 'no-numbers' : 'nothing-drawn' };
@@ -125,6 +103,7 @@ function index(node: MarkupNode, byId: Map<string, MarkupNode>): void {
 
 function visit(node: MarkupNode, around: Surroundings, walk: Walk): void {
   if (walk.points > CAPACITY.points) return;
+  if (!isForThisReader(node)) return walk.leftOut.add('shapes for another reader', countShapes(node));
   if (ONLY_LENDING.has(node.name)) {
     const shapes = countShapes(node);
     if (shapes > 0 && node.name !== 'defs' && node.name !== 'symbol')
@@ -132,13 +111,13 @@ function visit(node: MarkupNode, around: Surroundings, walk: Walk): void {
     if (node.name === 'script') walk.leftOut.add('scripts');
     return;
   }
-  let style = styleOf(node, around.ancestors, around.style, walk.rules);
+  let style = styleOf(node, around.style, walk.rules);
   const own = transformOf(style, around.view);
   if (own === null) walk.badNumbers++;
   const faint = style.display === 'none' || Number.parseFloat(style.opacity ?? '1') === 0;
   let unseen = style.visibility === 'hidden' || style.visibility === 'collapse';
   let hidden = around.hidden || faint;
-  const layer = layerName(node, around, faint || unseen);
+  const layer = layerName(node, faint || unseen);
   if (layer !== null) {
     const off = faint || unseen || isHelperLayer(layer);
     walk.layers.set(layer, { name: layer, hidden: off, shapes: countShapes(node) });
@@ -146,7 +125,8 @@ function visit(node: MarkupNode, around: Surroundings, walk: Walk): void {
     // What is in it takes over that it is not seen: switched in it is.
     if (unseen && !hidden) [style, unseen] = [{ ...style, visibility: 'visible' }, false];
   }
-  const here: Surroundings = { ...around, style, matrix: compose(around.matrix, own ?? IDENTITY), hidden };
+  const moved: Surroundings = { ...around, style, matrix: compose(around.matrix, own ?? IDENTITY), hidden };
+  const here = { ...moved, windows: [...around.windows, ...windowsOn(node, moved, walk)] };
   if (node.name === 'image') walk.leftOut.add('pictures');
   else if (node.name === 'text') {
     if (!hidden && !unseen) readText(node, here, walk);
@@ -154,18 +134,33 @@ function visit(node: MarkupNode, around: Surroundings, walk: Walk): void {
   else if (SHAPES.has(node.name)) {
     if (hidden || unseen) walk.leftOut.add('hidden shapes');
     else drawShape(node, here, walk);
-  } else visitChildren(node, node.name === 'svg' ? within(here, node) : here, walk);
+  } else if (node.name === 'svg') visitChildren(node, within(here, node), walk);
+  else if (node.name === 'switch') {
+    const chosen = node.children.find(isForThisReader);
+    if (chosen) visit(chosen, here, walk);
+  } else if (GROUPS.has(node.name)) visitChildren(node, here, walk);
+  else if (countShapes(node) > 0) walk.leftOut.add('shapes in what is no group', countShapes(node));
 }
 
+const GROUPS: ReadonlySet<string> = new Set(['g', 'a']);
+
 function visitChildren(node: MarkupNode, here: Surroundings, walk: Walk): void {
-  const inside = { ...here, ancestors: [...here.ancestors, node] };
-  for (const child of node.children) visit(child, inside, walk);
+  for (const child of node.children) visit(child, here, walk);
+}
+
+/** Whether an element asks for nothing that a plain reader of English drawings lacks (SVG 2, 5.9). */
+function isForThisReader({ attributes }: MarkupNode): boolean {
+  const language = attributes.get('systemlanguage');
+  const isSpoken = language === undefined || language.split(',').some((one) => /^en\b/i.test(one.trim()));
+  return isSpoken && attributes.get('requiredextensions') === undefined;
 }
 
 /** The same surroundings in the units inside a nested `svg` or a `symbol`. */
 function within(here: Surroundings, node: MarkupNode): Surroundings {
-  const { matrix, view } = nestedPage(node, here.view);
-  return { ...here, matrix: compose(here.matrix, matrix), view };
+  const { matrix, view, box } = nestedPage(node, here.view);
+  const isOpen = here.style.overflow === 'visible' || here.style.overflow === 'auto';
+  const windows = isOpen ? here.windows : [...here.windows, pageWindow(box, here.matrix)];
+  return { ...here, matrix: compose(here.matrix, matrix), view, windows };
 }
 
 /** An element's own transform, by attribute or by style, about its origin. Null when it is no transform. */
@@ -180,13 +175,15 @@ function transformOf(style: Style, view: View): Matrix | null {
 }
 
 /** Layers are what an editor calls so, groups named like helpers, and groups on the page itself that are not shown. */
-function layerName(node: MarkupNode, { ancestors }: Surroundings, isOff: boolean): string | null {
+function layerName(node: MarkupNode, isOff: boolean): string | null {
   if (node.name !== 'g') return null;
-  const id = node.attributes.get('id');
-  const name = node.attributes.get('label') ?? id;
-  if (node.attributes.get('groupmode') === 'layer') return name ?? 'layer';
+  const names = ['label', 'id', 'data-name', 'class'].flatMap((key) => node.attributes.get(key) ?? []);
+  const title = node.children.find((child) => child.name === 'title')?.text.trim();
+  if (title) names.push(title);
+  const name = names.find(isHelperLayer) ?? names[0];
+  if (node.attributes.get('groupmode') === 'layer') return names[0] ?? 'layer';
   if (name === undefined) return null;
-  const isLayer = isHelperLayer(name) || (isOff && ancestors.length === 1);
+  const isLayer = isHelperLayer(name) || (isOff && node.parent?.parent?.name === '');
   return isLayer ? name.replace(/[_-]+/g, ' ') : null;
 }
 
@@ -203,7 +200,6 @@ function followUse(node: MarkupNode, here: Surroundings, walk: Walk): void {
   const y = lengthToUser(node.attributes.get('y'), here.view[1]) ?? 0;
   const there: Surroundings = {
     ...here,
-    ancestors: [...here.ancestors, node],
     matrix: compose(here.matrix, [1, 0, 0, 1, x, y]),
     following: [...here.following, id],
   };
@@ -213,7 +209,7 @@ function followUse(node: MarkupNode, here: Surroundings, walk: Walk): void {
     const own = node.attributes.get(name);
     if (own !== undefined) sized.set(name, own);
   }
-  const style = styleOf(target, there.ancestors, here.style, walk.rules);
+  const style = styleOf(target, here.style, walk.rules);
   visitChildren(target, within({ ...there, style }, { ...target, attributes: sized }), walk);
 }
 
@@ -233,25 +229,28 @@ function readText(node: MarkupNode, here: Surroundings, walk: Walk): void {
   };
   const spans = node.children.filter((child) => child.name === 'tspan' && child.text.trim() !== '');
   if (node.text.trim() !== '') put(node, node.text, here.style);
-  for (const span of spans) put(span, span.text, styleOf(span, [...here.ancestors, node], here.style, walk.rules));
+  for (const span of spans) put(span, span.text, styleOf(span, here.style, walk.rules));
 }
 
-const isNone = (value: string | undefined) => value === undefined || value === 'none' || value === 'transparent';
 const isClear = (value: string | undefined) => value !== undefined && Number.parseFloat(value) === 0;
 
-function drawShape(node: MarkupNode, { style, matrix, view }: Surroundings, walk: Walk): void {
+function drawShape(node: MarkupNode, { style, matrix, view, windows }: Surroundings, walk: Walk): void {
+  const isPainted = (paint: string | undefined) => !isNoPaint(paint, (id) => walk.byId.has(id));
   const stroked =
-    !isNone(style.stroke) && !isClear(style['stroke-opacity']) && Number.parseFloat(style['stroke-width'] ?? '1') !== 0;
-  const filled = style.fill === undefined ? true : !isNone(style.fill) && !isClear(style['fill-opacity']);
+    isPainted(style.stroke ?? 'none') &&
+    !isClear(style['stroke-opacity']) &&
+    Number.parseFloat(style['stroke-width'] ?? '1') !== 0;
+  const filled = isPainted(style.fill ?? 'black') && !isClear(style['fill-opacity']);
   if (stroked && style['stroke-dasharray'] !== undefined && /[1-9]/.test(style['stroke-dasharray']))
     return walk.leftOut.add('dashed lines');
-  if (stroked && (!isNone(style['marker-start']) || !isNone(style['marker-end'])))
+  if (isHelperLayer(`${node.attributes.get('id') ?? ''} ${node.attributes.get('class') ?? ''}`))
     return walk.leftOut.add('arrows and dimension lines');
   if (!stroked && !filled) return walk.leftOut.add('shapes with neither stroke nor fill');
   const pen = new PathPen(matrix);
   const whole = drawInto(pen, node, view);
   const shape = ++walk.shapes;
   if (!whole) walk.shortened++;
+  let seen = 0;
   for (const { points, closed } of pen.paths) {
     if (points.some(([x, y]) => !Number.isFinite(x) || !Number.isFinite(y))) {
       walk.badNumbers++;
@@ -259,8 +258,12 @@ function drawShape(node: MarkupNode, { style, matrix, view }: Surroundings, walk
     }
     walk.points += points.length;
     if (walk.points > CAPACITY.points) return;
-    if (stroked) walk.strokes.push({ points, closed, shape });
-    else walk.fills.push({ points, closed: true, shape });
+    for (const line of seenThrough({ points, closed: closed || !stroked, shape }, windows)) {
+      seen++;
+      if (stroked) walk.strokes.push(strokeOf(line, style, matrix));
+      else walk.fills.push(line);
+    }
   }
+  if (pen.paths.length > 0 && seen === 0) walk.leftOut.add('shapes that a clip or mask hides');
   if (pen.paths.length === 0 && !whole) walk.badNumbers++;
 }

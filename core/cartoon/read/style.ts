@@ -1,6 +1,7 @@
-import { CAPACITY } from '../../limits/index.ts';
-import { isOneOf, nth } from '../../units/index.ts';
+import { lexer } from 'css-tree';
+import { isOneOf } from '../../units/index.ts';
 import type { MarkupNode } from './markup.ts';
+import { readDeclarations, rulesFor, type Declaration, type StyleSheets } from './styleSheets.ts';
 
 /** The properties that decide whether, where and how something is seen. */
 const PROPERTIES = [
@@ -13,158 +14,116 @@ const PROPERTIES = [
   'stroke-dasharray',
   'fill',
   'fill-opacity',
+  'fill-rule',
+  'clip-rule',
+  'color',
   'marker-start',
   'marker-end',
   'clip-path',
+  'mask',
+  'overflow',
   'transform',
   'transform-origin',
   'font-size',
   'text-anchor',
 ] as const;
 type Property = (typeof PROPERTIES)[number];
-export type Style = Readonly<Partial<Record<Property, string>>>;
+/** A drawing's own values, by which others can be said. */
+type Custom = `--${string}`;
+export type Style = Readonly<Partial<Record<Property | Custom, string>>>;
 
 /** What children do not take over from their parent; all the rest is inherited (SVG 2, property index). */
-const OWN: ReadonlySet<Property> = new Set(['display', 'opacity', 'clip-path', 'transform', 'transform-origin']);
-const INHERITED = PROPERTIES.filter((property) => !OWN.has(property));
+const OWN: ReadonlySet<string> = new Set<Property>([
+  'display',
+  'opacity',
+  'clip-path',
+  'mask',
+  'overflow',
+  'transform',
+  'transform-origin',
+]);
 
-interface Simple {
-  readonly tag: string | null;
-  readonly id: string | null;
-  readonly classes: readonly string[];
-}
-interface Rule {
-  /** From the element outwards, each with how it hangs on the one before it. */
-  readonly chain: readonly { readonly simple: Simple; readonly child: boolean }[];
-  readonly weight: number;
-  readonly declarations: readonly Declaration[];
-}
-interface Declaration {
-  readonly property: Property;
-  readonly value: string;
-  readonly important: boolean;
-}
+/** What is not said in a way that means something is not said at all: then the weaker rule holds. */
+const CHECKED: ReadonlySet<string> = new Set<Property>(['stroke', 'fill', 'color', 'display', 'visibility', 'opacity']);
 
-/** Rules in the order in which they win, found by what the element itself must be. */
-export type StyleSheets = ReadonlyMap<string, readonly { readonly rule: Rule; readonly order: number }[]>;
-
-/** Style sheets of a drawing: tag, class, id, descendant and child selectors; the rest is passed over. */
-export function readStyleSheets(texts: readonly string[]): StyleSheets {
-  const rules: Rule[] = [];
-  for (const text of texts) {
-    const bare = text.replace(/\/\*[\s\S]*?\*\//g, '').replace(/<!--|-->/g, '');
-    for (const [, selectors = '', body = ''] of bare.matchAll(/([^{}@;]+)\{([^{}]*)\}/g)) {
-      const declarations = readDeclarations(body);
-      for (const selector of selectors.split(',')) {
-        const rule = readSelector(selector.trim(), declarations);
-        if (rule) rules.push(rule);
-      }
-    }
-  }
-  const byKey = new Map<string, { rule: Rule; order: number }[]>();
-  rules
-    .map((rule, order) => ({ rule, order }))
-    .sort((a, b) => a.rule.weight - b.rule.weight || a.order - b.order)
-    .forEach(({ rule }, order) => {
-      const { id, classes, tag } = nth(rule.chain, 0).simple;
-      const key = id !== null ? `#${id}` : classes[0] !== undefined ? `.${classes[0]}` : (tag ?? '*');
-      const list = byKey.get(key);
-      if (list) list.push({ rule, order });
-      else byKey.set(key, [{ rule, order }]);
-    });
-  return byKey;
-}
-
-const classesOf = (node: MarkupNode): string[] => (node.attributes.get('class') ?? '').split(/\s+/).filter(Boolean);
-
-/** The rules that might be meant for an element, weakest first. */
-function candidates(sheets: StyleSheets, node: MarkupNode): Rule[] {
-  if (sheets.size === 0) return [];
-  const keys = [`#${node.attributes.get('id') ?? ''}`, ...classesOf(node).map((c) => `.${c}`), node.name, '*'];
-  return [...new Set(keys)]
-    .flatMap((key) => sheets.get(key) ?? [])
-    .sort((a, b) => a.order - b.order)
-    .map(({ rule }) => rule);
-}
-
-function readSelector(text: string, declarations: readonly Declaration[]): Rule | null {
-  const tokens = text
-    .replace(/\s*>\s*/g, ' > ')
-    .split(/\s+/)
-    .filter(Boolean);
-  const chain: { simple: Simple; child: boolean }[] = [];
-  let child = false;
-  let weight = 0;
-  for (const token of tokens.reverse()) {
-    if (token === '>') {
-      child = true;
-      continue;
-    }
-    const parts = /^(\*|[a-z][\w-]*)?((?:[.#][\w-]+)*)$/i.exec(token);
-    if (!parts) return null;
-    const marks = [...(parts[2] ?? '').matchAll(/([.#])([\w-]+)/g)];
-    const classes = marks.filter((m) => m[1] === '.').map((m) => nth(m, 2));
-    const id = marks.find((m) => m[1] === '#')?.[2] ?? null;
-    const tag = parts[1] && parts[1] !== '*' ? parts[1].toLowerCase() : null;
-    weight += (id ? 10_000 : 0) + classes.length * 100 + (tag ? 1 : 0);
-    chain.push({ simple: { tag, id, classes }, child });
-    child = false;
-  }
-  return chain.length > 0 && chain.length <= CAPACITY.selectorSteps ? { chain, weight, declarations } : null;
-}
-
-function readDeclarations(text: string): Declaration[] {
-  const found: Declaration[] = [];
-  for (const part of text.split(';')) {
-    const colon = part.indexOf(':');
-    if (colon < 0) continue;
-    const property = part.slice(0, colon).trim().toLowerCase();
-    const raw = part.slice(colon + 1).trim();
-    const important = /!\s*important$/i.test(raw);
-    if (isOneOf(PROPERTIES, property)) {
-      found.push({ property, value: raw.replace(/!\s*important$/i, '').trim(), important });
-    }
-  }
-  return found;
-}
-
-/** The style of an element inside `ancestors` (outermost first), given its parent's. */
-export function styleOf(node: MarkupNode, ancestors: readonly MarkupNode[], parent: Style, sheets: StyleSheets): Style {
-  const style: Partial<Record<Property, string>> = {};
-  for (const property of INHERITED) if (parent[property] !== undefined) style[property] = parent[property];
-  const settled = new Set<Property>();
+/** The style of an element, given its parent's. */
+export function styleOf(node: MarkupNode, parent: Style, sheets: StyleSheets): Style {
+  const style: Record<string, string | undefined> = {};
+  for (const [property, value] of Object.entries(parent)) if (!OWN.has(property)) style[property] = value;
+  const settled = new Set<string>();
   const set = ({ property, value, important }: Declaration) => {
-    if (settled.has(property) && !important) return;
+    if (!isKnown(property) || (settled.has(property) && !important) || !isSound(property, value)) return;
     if (important) settled.add(property);
-    if (value === 'inherit') {
-      if (parent[property] === undefined) delete style[property];
-      else style[property] = parent[property];
-    } else style[property] = value;
+    const word = value.toLowerCase();
+    const takesOver = word === 'inherit' || ((word === 'unset' || word === 'revert') && !OWN.has(property));
+    if (takesOver) style[property] = parent[property];
+    else if (word === 'initial' || word === 'unset' || word === 'revert') style[property] = undefined;
+    else style[property] = value;
   };
   for (const property of PROPERTIES) {
     const value = node.attributes.get(property);
     if (value !== undefined) set({ property, value: value.trim(), important: false });
   }
-  for (const rule of candidates(sheets, node)) if (matches(rule, node, ancestors)) rule.declarations.forEach(set);
-  readDeclarations(node.attributes.get('style') ?? '').forEach(set);
-  return style;
+  // Of one weight the later holds, important ones before all the others: in the attribute, then in the sheets.
+  const rules = rulesFor(sheets, node).flatMap((rule) => rule.declarations);
+  const all = [...rules, ...readOwn(node)];
+  for (const declaration of all) if (!declaration.important) set(declaration);
+  for (const declaration of all) if (declaration.important) set(declaration);
+  const result: Record<string, string> = {};
+  for (const [property, value] of Object.entries(style)) {
+    // A value that is not there after all leaves what the parent says.
+    const said = value?.includes('var(')
+      ? (withValues(value, style) ?? (OWN.has(property) ? undefined : own(parent, property)))
+      : value;
+    if (said !== undefined) result[property] = said;
+  }
+  return result;
 }
 
-function matches(rule: Rule, node: MarkupNode, ancestors: readonly MarkupNode[]): boolean {
-  const fits = ({ tag, id, classes }: Simple, on: MarkupNode) =>
-    (tag === null || tag === on.name) &&
-    (id === null || id === on.attributes.get('id')) &&
-    (classes.length === 0 || classes.every((c) => classesOf(on).includes(c)));
-  const [first, ...outer] = rule.chain;
-  if (!first || !fits(first.simple, node)) return false;
-  const walk = (step: number, level: number): boolean => {
-    const want = outer[step];
-    if (!want) return true;
-    for (let i = level; i >= 0; i--) {
-      if (fits(want.simple, nth(ancestors, i)) && walk(step + 1, i - 1)) return true;
-      if (want.child) return false;
-    }
-    return false;
-  };
-  return walk(0, ancestors.length - 1);
+/** Files are full of the same few styles and values; one of many different ones must not fill the memory. */
+const MOST_KEPT = 1000;
+const read = new Map<string, Declaration[]>();
+
+function readOwn(node: MarkupNode): Declaration[] {
+  const text = node.attributes.get('style');
+  if (text === undefined) return [];
+  const found = read.get(text) ?? readDeclarations(text);
+  if (read.size < MOST_KEPT) read.set(text, found);
+  return found;
+}
+
+const isKnown = (property: string): property is Property | Custom =>
+  property.startsWith('--') || isOneOf(PROPERTIES, property);
+
+const sound = new Map<string, boolean>();
+
+function isSound(property: string, value: string): boolean {
+  if (!CHECKED.has(property) || value.includes('var(')) return true;
+  const key = `${property}:${value}`;
+  let known = sound.get(key);
+  if (known === undefined) {
+    known = lexer.matchProperty(property, value).error === null;
+    if (sound.size < MOST_KEPT) sound.set(key, known);
+  }
+  return known;
+}
+
+const own = (style: Readonly<Record<string, string | undefined>>, property: string): string | undefined =>
+  style[property];
+
+/** The style of an element where it stands in the file, whoever draws it. */
+export function styleInFile(node: MarkupNode, sheets: StyleSheets): Style {
+  return styleOf(node, node.parent ? styleInFile(node.parent, sheets) : {}, sheets);
+}
+
+/** A value with the drawing's own values put in. Undefined where one of them is not said anywhere. */
+function withValues(value: string, style: Readonly<Record<string, string | undefined>>, depth = 0): string | undefined {
+  let isMissing = false;
+  const said = value.replace(/var\(\s*(--[\w-]+)\s*(?:,\s*([^()]*))?\)/g, (_, name: string, instead?: string) => {
+    const own = style[name] ?? instead;
+    if (own === undefined) isMissing = true;
+    return own ?? '';
+  });
+  if (isMissing || depth > 8) return undefined;
+  return said.includes('var(') ? withValues(said, style, depth + 1) : said;
 }

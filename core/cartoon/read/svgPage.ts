@@ -50,23 +50,18 @@ export function readPage(svg: MarkupNode): Page | DrawingRefusal {
 }
 
 /** Where the inside of a nested `svg` or a `symbol` stands in the units outside it. */
-export function nestedPage(node: MarkupNode, outer: View): { matrix: Matrix; view: View } {
+export function nestedPage(node: MarkupNode, outer: View): { matrix: Matrix; view: View; box: ViewBox } {
   const length = (name: string, of: number) => lengthToUser(node.attributes.get(name), of);
   const x = length('x', outer[0]) ?? 0;
   const y = length('y', outer[1]) ?? 0;
   const width = length('width', outer[0]);
   const height = length('height', outer[1]);
   const view = viewBoxOf(node);
-  if (!view || !(view[2] > 0 && view[3] > 0))
-    return { matrix: [1, 0, 0, 1, x, y], view: [width ?? outer[0], height ?? outer[1]] };
   // Without a size of its own it is as large as what it stands in.
-  const [a, b, c, d, e, f] = fitView(
-    view,
-    width ?? outer[0],
-    height ?? outer[1],
-    node.attributes.get('preserveaspectratio'),
-  );
-  return { matrix: [a, b, c, d, e + x, f + y], view: [view[2], view[3]] };
+  const box: ViewBox = [x, y, width ?? outer[0], height ?? outer[1]];
+  if (!view || !(view[2] > 0 && view[3] > 0)) return { matrix: [1, 0, 0, 1, x, y], view: [box[2], box[3]], box };
+  const [a, b, c, d, e, f] = fitView(view, box[2], box[3], node.attributes.get('preserveaspectratio'));
+  return { matrix: [a, b, c, d, e + x, f + y], view: [view[2], view[3]], box };
 }
 
 /** A length in user units; percentages are of `whole`. Null when it is none. */
@@ -79,7 +74,7 @@ export function lengthToUser(text: string | undefined, whole: number): number | 
   return parsed.unit === null ? parsed.value : (parsed.value * MM_PER_UNIT[parsed.unit]) / MM_PER_UNIT.px;
 }
 
-type ViewBox = readonly [x: number, y: number, width: number, height: number];
+export type ViewBox = readonly [x: number, y: number, width: number, height: number];
 
 function viewBoxOf(node: MarkupNode): ViewBox | null {
   const view = (node.attributes.get('viewbox') ?? '')
