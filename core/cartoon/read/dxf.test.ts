@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { readCartoon, type CartoonReading } from '../index.ts';
+import { signedArea } from '../../geometry/index.ts';
 import { isSound, splineAt, splineChords } from './spline.ts';
 
 /** Group codes and values by turns, as a DXF writes them. */
@@ -226,7 +227,13 @@ describe('splines', () => {
       ] as const,
       weights: [1, Math.SQRT1_2, 1],
     };
-    for (const [x, y] of splineChords(quarter, 0.001)) expect(Math.hypot(x, y)).toBeCloseTo(10, 9);
+    for (const t of [0, 0.1, 0.5, 0.8, 1]) expect(Math.hypot(...splineAt(quarter, t))).toBeCloseTo(10, 9);
+    // However coarse, the chords hold the area to a thousandth: a quarter of a circle is π r²/4.
+    for (const tolerance of [0.2, 0.05, 0.01, 0.001]) {
+      const chords = splineChords(quarter, tolerance);
+      for (const [x, y] of chords) expect(Math.abs(Math.hypot(x, y) - 10)).toBeLessThanOrEqual(tolerance);
+      expect(Math.abs(signedArea([[0, 0], ...chords]) / (25 * Math.PI) - 1)).toBeLessThan(0.001);
+    }
   });
   it('a degree 1 spline runs through its points; knots that do not fit are told', () => {
     const straight = {
