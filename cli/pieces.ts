@@ -1,4 +1,5 @@
 import { readCartoon, type CartoonFinding, type DrawingRefusal } from '#core/cartoon';
+import { DEFAULT_LIMITS } from '#core/limits';
 import { cuttability, panelFindings, proposeLine } from '#core/cutting';
 import { signedArea, type Ring } from '#core/geometry';
 import { pieceRings } from '#core/cartoon';
@@ -8,6 +9,7 @@ import { cartoonFindingWords, cuttingFindingWords, panelFindingWords, repairWord
 
 /** A drawing with more pieces that nobody can cut wants another drawing, not lines one by one. */
 const MOST_PROPOSED = 40;
+const MOST_TRIED = 1500;
 
 export interface PiecesOptions {
   readonly widthMm?: number;
@@ -32,6 +34,8 @@ export function piecesReport(source: string, options: PiecesOptions): DrawingRef
   const cuts = cutOutlines(cartoon, allowance);
   const judged = cuts.map((cut) => cuttability(cut));
   let proposed = 0;
+  // A map of coasts is not worth minutes: all its pieces share what is tried.
+  const budget = { left: MOST_TRIED };
   const { minX, minY, maxX, maxY } = cartoon.box;
   const panel = {
     ...finishedSize({ widthMm: maxX - minX, heightMm: maxY - minY }, outsideOf(cartoon, allowance)),
@@ -50,7 +54,9 @@ export function piecesReport(source: string, options: PiecesOptions): DrawingRef
       const biggest = cut.rings.reduce<Ring>((a, b) => (signedArea(b) > signedArea(a) ? b : a), []);
       const { difficulty } = nth(judged, i);
       const proposal =
-        difficulty === 5 && proposed++ < MOST_PROPOSED && proposeLine(cartoon, piece.number, nth(judged, i), allowance);
+        difficulty === 5 &&
+        proposed++ < MOST_PROPOSED &&
+        proposeLine(cartoon, piece.number, nth(judged, i), allowance, DEFAULT_LIMITS, budget);
       return {
         number: piece.number,
         label: piece.label,

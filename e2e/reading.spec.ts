@@ -37,7 +37,7 @@ function said(id: string, x: number, y: number, pick: Pick): { rules: string; bo
     'initial',
   ]);
   const other = pick(['black', 'none', 'navy']);
-  const part = pick([
+  const [left, right] = pick([
     [-8, 8],
     [-8, 0],
     [0, 8],
@@ -92,7 +92,7 @@ function said(id: string, x: number, y: number, pick: Pick): { rules: string; bo
     () => ({ rules: '', body: `<group>${path()}</group>` }),
     () => ({
       rules: '',
-      body: `<clipPath id="k${id}">${box(...part)}</clipPath><g clip-path="url(#k${id})">${path()}</g>`,
+      body: `<clipPath id="k${id}">${box(left, right)}</clipPath><g clip-path="url(#k${id})">${path()}</g>`,
     }),
     () => ({
       rules: '',
@@ -109,11 +109,11 @@ function said(id: string, x: number, y: number, pick: Pick): { rules: string; bo
     }),
     () => ({
       rules: '',
-      body: `<mask id="m${id}" maskUnits="userSpaceOnUse" x="${x - 9}" y="${y - 9}" width="18" height="18"><g fill="${pick(['white', 'black', '#888'])}">${box(...part)}</g></mask><g mask="url(#m${id})">${path()}</g>`,
+      body: `<mask id="m${id}" maskUnits="userSpaceOnUse" x="${x - 9}" y="${y - 9}" width="18" height="18"><g fill="${pick(['white', 'black', '#888'])}">${box(left, right)}</g></mask><g mask="url(#m${id})">${path()}</g>`,
     }),
     () => ({
       rules: '',
-      body: `<mask id="m${id}" maskUnits="userSpaceOnUse" x="${x - 9}" y="${y - 9}" width="18" height="18">${box(-8, 8).replace('/>', ' fill="white"/>')}${box(...part)}</mask><g mask="url(#m${id})">${path()}</g>`,
+      body: `<mask id="m${id}" maskUnits="userSpaceOnUse" x="${x - 9}" y="${y - 9}" width="18" height="18">${box(-8, 8).replace('/>', ' fill="white"/>')}${box(left, right)}</mask><g mask="url(#m${id})">${path()}</g>`,
     }),
     () => ({ rules: '', body: path('mask="url(#nowhere)"') }),
     () => ({

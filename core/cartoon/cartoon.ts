@@ -11,7 +11,7 @@ import type { DrawingRefusal, DrawnLine, RawDrawing } from './read/types.ts';
 import type { CartoonFinding, CartoonReading } from './types.ts';
 
 const LENGTHS_TO_A_SNAP = 6;
-const MOST_EXTENT_MM = BOUNDS.panelMm.most;
+const MOST_EXTENT_MM = BOUNDS.drawnMm.most;
 
 /** Lines with more points than this, nearer to each other than the step on the whole, are thinned. */
 const DUSTY_POINTS = 500;
@@ -85,6 +85,16 @@ export function makeCartoon(raw: RawDrawing, options: CartoonOptions = {}): Cart
 const isWhole = ({ faces }: Arranged, { count }: Borders): boolean =>
   Math.abs(faces.faces.length - count) <= Math.max(1, count * 0.04);
 
+/** How many times larger than drawn the panel really is, as one measure of it says. */
+export function trueScale(raw: RawDrawing, options: CartoonOptions): number {
+  const { minX, minY, maxX, maxY } = boxOf(allPoints(raw));
+  const scale = scaleFor({ width: maxX - minX, height: maxY - minY }, options);
+  return Number.isFinite(scale) && scale > 0 ? scale : 1;
+}
+
+const scaleFor = (drawn: { width: number; height: number }, { widthMm, heightMm }: CartoonOptions): number =>
+  widthMm !== undefined ? widthMm / drawn.width : heightMm !== undefined ? heightMm / drawn.height : 1;
+
 /** The lines at true size, near enough to the page's corner for exact arithmetic. */
 function placeDrawing(
   raw: RawDrawing,
@@ -94,13 +104,9 @@ function placeDrawing(
   const width = drawn.maxX - drawn.minX;
   const height = drawn.maxY - drawn.minY;
   if (!(width > 0 && height > 0)) return { refusal: 'nothing-closed' };
-  const scale =
-    options.widthMm !== undefined
-      ? options.widthMm / width
-      : options.heightMm !== undefined
-        ? options.heightMm / height
-        : 1;
+  const scale = scaleFor({ width, height }, options);
   if (Math.max(width, height) * scale > MOST_EXTENT_MM) return { refusal: 'too-wide' };
+  if (Math.max(width, height) * scale < BOUNDS.drawnMm.least) return { refusal: 'too-small' };
   // A drawing that lies far off the page is moved to its corner; others keep the page's coordinates.
   const far =
     Math.max(Math.abs(drawn.minX), Math.abs(drawn.maxX), Math.abs(drawn.minY), Math.abs(drawn.maxY)) * scale >

@@ -4,7 +4,6 @@ import {
   centroid,
   facesOf,
   perimeter,
-  pointAlong,
   regionContains,
   ringPoints,
   signedArea,
@@ -179,16 +178,17 @@ function findJoints(map: PlanarMap, pieces: readonly CartoonPiece[]): Omit<Joint
   });
   map.lines.forEach((line, i) => {
     const isRim = byLine[i]?.length === 1;
-    const bent = isRim ? corners(line, CORNER_DEG) : corners(line, BEND_DEG).filter((at) => isBend(line, at));
-    for (const at of bent) found.push({ at, kind: 'L', lines: [i], pieces: around([i]) });
+    const bent = isRim ? corners(line, CORNER_DEG) : corners(line, BEND_DEG).filter((i) => isBend(line, i));
+    for (const k of bent) found.push({ at: pointAt(line.points, k), kind: 'L', lines: [i], pieces: around([i]) });
   });
   return found.sort((a, b) => Math.round(a.at[1] / 5) - Math.round(b.at[1] / 5) || a.at[0] - b.at[0]);
 }
 
-function corners(line: MapLine, leastDeg: number): Point[] {
+/** Indices of the points of a line at which it turns by more than so much. */
+function corners(line: MapLine, leastDeg: number): number[] {
   const { points } = line;
   const loop = line.from === line.to;
-  const found: Point[] = [];
+  const found: number[] = [];
   const last = points.length - 1;
   for (let i = loop ? 0 : 1; i < last; i++) {
     const [ax, ay] = pointAt(points, i === 0 ? last - 1 : i - 1);
@@ -197,18 +197,33 @@ function corners(line: MapLine, leastDeg: number): Point[] {
     const turn = Math.abs(
       Math.atan2((bx - ax) * (cy - by) - (by - ay) * (cx - bx), (bx - ax) * (cx - bx) + (by - ay) * (cy - by)),
     );
-    if (turn > (leastDeg * Math.PI) / 180) found.push([bx, by]);
+    if (turn > (leastDeg * Math.PI) / 180) found.push(i);
   }
   return found;
 }
 
 /** Whether a line runs another way on the whole behind a corner than before it: a traced line is all small corners. */
-function isBend({ points, from, to }: MapLine, [x, y]: Point): boolean {
-  const at = points.findIndex((p) => p[0] === x && p[1] === y);
-  const ahead = points.slice(at);
-  const before = points.slice(0, at + 1).reverse();
-  if (from === to && at === 0) before.push(...[...points].reverse().slice(1));
-  const [a, b] = [pointAlong(before, BEND_OVER_MM).at, pointAlong(ahead, BEND_OVER_MM).at];
+function isBend(line: MapLine, i: number): boolean {
+  const [x, y] = pointAt(line.points, i);
+  const [a, b] = [awayFrom(line, i, -1), awayFrom(line, i, 1)];
   const [ux, uy, vx, vy] = [x - a[0], y - a[1], b[0] - x, b[1] - y];
   return Math.abs(Math.atan2(ux * vy - uy * vx, ux * vx + uy * vy)) > (BEND_DEG * Math.PI) / 180;
+}
+
+/** The first point of a line that lies so far along it from another, or its end; a loop goes on at its beginning. */
+function awayFrom({ points, from, to }: MapLine, i: number, step: 1 | -1): Point {
+  const last = points.length - 1;
+  let here = pointAt(points, i);
+  let leftMm = BEND_OVER_MM;
+  for (let k = i, steps = 0; leftMm > 0 && steps < last; steps++) {
+    let next = k + step;
+    if (next < 0 || next > last) {
+      if (from !== to) break;
+      next = next < 0 ? last - 1 : 1;
+    }
+    const there = pointAt(points, next);
+    leftMm -= Math.hypot(there[0] - here[0], there[1] - here[1]);
+    [here, k] = [there, next];
+  }
+  return here;
 }

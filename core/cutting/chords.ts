@@ -6,7 +6,9 @@ import type { OnBorder } from './parts.ts';
 
 /** A line begins at corners of the border, and along straight stretches at places so far apart, mm. */
 const STEP_MM = 5;
-const MOST_PLACES = 160;
+const MOST_PLACES = 100;
+/** Parts smaller than this share of a piece are splinters, no cure. */
+const LEAST_PART = 0.04;
 const COARSE_MM = 0.05;
 /** Chords shorter than this join what is one place. */
 const LEAST_MM = 1;
@@ -49,7 +51,28 @@ export function* chordsOf(ring: Ring): Generator<Chord> {
     }
   }
   chords.sort((a, b) => cost(a) - cost(b));
-  for (const chord of chords) if (isInside(ring, chord.from.at, chord.to.at)) yield chord;
+  const share = shareOf(ring);
+  for (const chord of chords) {
+    const part = share(chord.from, chord.to);
+    if (part > LEAST_PART && part < 1 - LEAST_PART && isInside(ring, chord.from.at, chord.to.at)) yield chord;
+  }
+}
+
+/** Which share of the area lies between the border from one place on to another and the straight line back. */
+function shareOf(ring: Ring): (from: OnBorder, to: OnBorder) => number {
+  const cross = ([ax, ay]: Point, [bx, by]: Point) => ax * by - bx * ay;
+  const n = ring.length;
+  const sums = [0];
+  for (let i = 0; i < 2 * n; i++)
+    sums.push(numberAt(sums, i) + cross(pointAt(ring, i % n), pointAt(ring, (i + 1) % n)));
+  const whole = numberAt(sums, n);
+  return (from, to) => {
+    const next = from.edge + 1;
+    const last = to.edge < next ? to.edge + n : to.edge;
+    const between = numberAt(sums, last) - numberAt(sums, next);
+    const ends = cross(from.at, pointAt(ring, next % n)) + cross(pointAt(ring, to.edge), to.at) + cross(to.at, from.at);
+    return (between + ends) / whole;
+  };
 }
 
 /** Vertices that count, and places along long edges. */

@@ -28,14 +28,10 @@ export interface Judged {
   readonly left: number;
 }
 
-/** Parts smaller than this share of a piece are splinters, no cure. */
-const LEAST_PART = 0.04;
-
-/** The two parts that a line from border to border makes; null where one is a splinter. */
+/** The two parts that a line from border to border makes; null where it makes none. */
 export function split(part: Part, from: OnBorder, to: OnBorder, added: Keeps): [Part, Part] | null {
   const parts: [Part, Part] = [walk(part, from, to, added), walk(part, to, from, added)];
-  const least = LEAST_PART * Math.abs(signedArea(part.ring));
-  return parts.every(({ ring }) => ring.length >= 3 && signedArea(ring) > least) ? parts : null;
+  return parts.every(({ ring }) => ring.length >= 3 && signedArea(ring) > 0) ? parts : null;
 }
 
 /** Along the border from one place on it to another, and back over the new line. */
@@ -68,6 +64,8 @@ const gone = (ring: Ring, { at, edge }: OnBorder): number => {
 export function judgePart({ ring, keeps }: Part, limits: CuttingLimits): Judged {
   const cut = cutOfRing(0, ring, keeps);
   const { difficulty, findings } = cuttability(cut, limits);
+  const isCured = difficulty <= 3 && !findings.some((f) => f.kind === 'neck');
+  if (isCured) return { difficulty, isCured, left: 0 };
   const weak = findings.filter((f) => f.kind === 'neck' || f.kind === 'slender' || f.kind === 'narrow').length;
   const curves = cut.rings.reduce(
     (sum, one) =>
@@ -75,7 +73,6 @@ export function judgePart({ ring, keeps }: Part, limits: CuttingLimits): Judged 
     0,
   );
   const broken = cut.rings.length === 1 ? 0 : 1;
-  const isCured = difficulty <= 3 && !findings.some((f) => f.kind === 'neck');
   return { difficulty, isCured, left: weak + curves + broken + (areaOfRings(cut.rings) === 0 ? 1 : 0) };
 }
 

@@ -1,8 +1,8 @@
 import { DEFAULT_LIMITS } from '../limits/index.ts';
-import { nth } from '../units/index.ts';
+import { knownIn, nth } from '../units/index.ts';
 import { pieceRings, type Cartoon } from '../cartoon/index.ts';
-import { pathLength, type Point } from '../geometry/index.ts';
-import { edgeKeeps, innerKeeps, type LineAllowance } from '../sizing/index.ts';
+import { pathLength, thinRing, type Point } from '../geometry/index.ts';
+import { edgeKeeps, innerKeeps, type Keeps, type LineAllowance } from '../sizing/index.ts';
 import { chordsOf } from './chords.ts';
 import type { Cuttability, CuttingLimits } from './findings.ts';
 import { joined, judgePart, openHoles, split, type Judged, type Part, type Region } from './parts.ts';
@@ -15,10 +15,21 @@ export interface Proposal {
   readonly parts: readonly Cuttability['difficulty'][];
 }
 
+/** How many chords may still be judged; several pieces can share one. */
+export interface Budget {
+  left: number;
+}
+
 /** A piece that wants more lines than this is a new design. */
 const MOST_LINES = 6;
-/** So many chords are judged for one line, shortest first. */
-const MOST_JUDGED = 400;
+/** So many chords are judged for one line, shortest first, and for one piece. */
+const JUDGED_FOR_A_LINE = 200;
+const MOST_JUDGED = 900;
+/** Borders of more points are thinned before lines through them are looked for. */
+const MOST_POINTS = 120;
+const THINNED_TO_MM = 0.3;
+/** A border that is still of so many is a coast, not a piece that somebody cuts. */
+const COAST_POINTS = 300;
 
 /**
  * The shortest lines that cure what keeps a piece from being cut as one: one where one does, else one after the other.
@@ -31,6 +42,7 @@ export function proposeLine(
   judged: Cuttability,
   allowance: LineAllowance,
   limits: CuttingLimits = DEFAULT_LIMITS,
+  budget: Budget = { left: MOST_JUDGED },
 ): Proposal | null {
   const piece = cartoon.pieces.find((p) => p.number === number);
   if (!piece || (judged.difficulty < 4 && !judged.findings.some((f) => f.kind === 'neck'))) return null;
@@ -41,15 +53,15 @@ export function proposeLine(
     keeps: nth(keeps, i),
   }));
   if (!ring) return null;
-  const region: Region = { ...ring, holes };
-  const opened = holes.length > 0 ? openHoles(region, added) : { lines: [], parts: [ring] };
+  const region: Region = { ...thinned(ring), holes: holes.map(thinned) };
+  if (region.ring.length > COAST_POINTS) return null;
+  const opened = holes.length > 0 ? openHoles(region, added) : { lines: [], parts: [region] };
   if (!opened) return null;
   const lines: Point[][] = [...opened.lines];
   const done: Judged[] = [];
   const open = opened.parts.map((part) => ({ part, now: judgePart(part, limits) }));
   for (let next = open.shift(); next; next = open.shift()) {
-    const cure =
-      next.now.isCured || lines.length >= MOST_LINES ? null : shortestCure(next.part, next.now, added, limits);
+    const cure = next.now.isCured || lines.length >= MOST_LINES ? null : shortestCure(next, added, limits, budget);
     if (cure) {
       lines.push(cure.line);
       open.push(...cure.parts);
@@ -63,19 +75,32 @@ export function proposeLine(
   };
 }
 
+/** The same border of fewer points, each stretch with what its first edge keeps off its line. */
+function thinned(part: Part): Part {
+  const ring = thinRing(part.ring, MOST_POINTS, 0.02, THINNED_TO_MM);
+  if (ring === part.ring) return part;
+  const keepsOf = new Map(part.ring.map((p, i) => [p, nth(part.keeps, i)]));
+  return { ring, keeps: ring.map((p) => knownIn(keepsOf, p)) };
+}
+
 interface Cure {
   readonly line: Point[];
   readonly parts: { readonly part: Part; readonly now: Judged }[];
 }
 
 /** The shortest chord whose parts can both be cut; where there is none, the one that leaves least. */
-function shortestCure(part: Part, before: Judged, added: Part['keeps'][number], limits: CuttingLimits): Cure | null {
+function shortestCure(
+  { part, now: before }: Cure['parts'][number],
+  added: Keeps,
+  limits: CuttingLimits,
+  budget: Budget,
+): Cure | null {
   let best: (Cure & { readonly left: number }) | null = null;
   let tries = 0;
   for (const { from, to } of chordsOf(part.ring)) {
     const parts = split(part, from, to, added);
     if (!parts) continue;
-    if (tries++ >= MOST_JUDGED) break;
+    if (budget.left-- <= 0 || tries++ >= JUDGED_FOR_A_LINE) break;
     const judged = parts.map((one) => ({ part: one, now: judgePart(one, limits) }));
     const cure = { line: [from.at, to.at], parts: judged };
     if (judged.every(({ now }) => now.isCured)) return cure;

@@ -9,6 +9,8 @@ export const BOUNDS = {
   lengthMm: { least: 0, most: 10_000 },
   /** Exact arithmetic holds within ±3.3 m of the page's corner: no panel in one drawing is larger, mm. */
   panelMm: { least: 0, most: 3200 },
+  /** Nothing smaller is a panel: its file says another size than it has, mm. */
+  drawnMm: { least: 1, most: 3200 },
   openingMm: { least: 20, most: 5000 },
   fittingMm: { least: 0, most: 50 },
   coverMm: { least: 0, most: 100 },

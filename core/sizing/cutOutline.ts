@@ -11,6 +11,7 @@ import {
   thinLine,
   thinRing,
   type MapLine,
+  type Point,
   type Ring,
 } from '../geometry/index.ts';
 import type { LineAllowance } from './allowance.ts';
@@ -73,11 +74,15 @@ export function cutOfRing(number: number, ring: Ring, keeps: readonly Keeps[]): 
     if (quick) return [quick];
     const first = byMm[0] ?? 0;
     if (byMm.every((mm) => mm === first)) return insetRegion([ring], first);
-    const next = (i: number) => pointAt(ring, (i + 1) % ring.length);
-    return cutAway(
-      [ring],
-      ring.map((p, i) => ({ points: [p, next(i)], halfMm: numberAt(byMm, i) })),
-    );
+    const strips: { points: Point[]; halfMm: number }[] = [];
+    ring.forEach((p, i) => {
+      const halfMm = numberAt(byMm, i);
+      const to = pointAt(ring, (i + 1) % ring.length);
+      const open = strips.at(-1);
+      if (open?.halfMm === halfMm) open.points.push(to);
+      else strips.push({ points: [p, to], halfMm });
+    });
+    return cutAway([ring], strips);
   };
   const rings = moved(keeps.map((k) => k.cutMm));
   return measured(number, rings, areaOfRings(moved(keeps.map((k) => Math.max(k.cutMm, k.daylightMm)))));

@@ -17,6 +17,8 @@ export function drawingRefusalWords(code: DrawingRefusalCode): string {
       return 'No line of this drawing closes a region, so there are no pieces; join the lines and save it again.';
     case 'too-wide':
       return 'The panel would be more than 3.2 m across; set its true size by one measure.';
+    case 'too-small':
+      return 'The panel would be less than 1 mm across; set its true size by one measure.';
     case 'scribble':
       return 'The lines cross so often that most regions are specks; this is no cartoon of a panel.';
     case 'tangle':

@@ -55,7 +55,11 @@ interface Walk {
  * Reads the lines of a DXF drawing, in millimetres, x right and y *down*. Blocks are laid out, curves flattened,
  * dimensions, hatchings, dashed lines and switched-off layers left out and told.
  */
-export function readDxf(source: string, layersIn: ReadonlySet<string> = new Set()): RawDrawing | DrawingRefusal {
+export function readDxf(
+  source: string,
+  layersIn: ReadonlySet<string> = new Set(),
+  scale = 1,
+): RawDrawing | DrawingRefusal {
   let dxf: DxfFile | null;
   try {
     const parser = new DxfParser();
@@ -66,7 +70,7 @@ export function readDxf(source: string, layersIn: ReadonlySet<string> = new Set(
   }
   if (!dxf || !Array.isArray(dxf.entities)) return { refusal: 'not-a-drawing' };
   const stated = UNIT_MM[Number(dxf.header?.$INSUNITS ?? 0)];
-  const mm = stated ?? 1;
+  const mm = (stated ?? 1) * scale;
   const walk: Walk = {
     dxf,
     layersIn,

@@ -39,8 +39,13 @@ const ONLY_LENDING = new Set([
  * Reads the lines of an SVG drawing, in millimetres, x right and y down from the page's corner.
  * Nothing of the file but numbers and short texts is kept; scripts, links and entities are never followed.
  * @param layersIn names of hidden or helper layers that the user wants in
+ * @param scale how many times larger than it says it really is
  */
-export function readSvg(source: string, layersIn: ReadonlySet<string> = new Set()): RawDrawing | DrawingRefusal {
+export function readSvg(
+  source: string,
+  layersIn: ReadonlySet<string> = new Set(),
+  scale = 1,
+): RawDrawing | DrawingRefusal {
   if (source.length > CAPACITY.sourceChars) return { refusal: 'too-large' };
   const markup = readMarkup(source);
   if ('problem' in markup) return { refusal: markup.problem === 'not-markup' ? 'not-a-drawing' : 'too-large' };
@@ -66,7 +71,7 @@ export function readSvg(source: string, layersIn: ReadonlySet<string> = new Set(
   index(svg, walk.byId);
   const around: Surroundings = {
     style: styleOf(svg, {}, walk.rules),
-    matrix: page.matrix,
+    matrix: compose([scale, 0, 0, scale, 0, 0], page.matrix),
     view: page.view,
     windows: [],
     hidden: false,
@@ -87,7 +92,7 @@ export function readSvg(source: string, layersIn: ReadonlySet<string> = new Set(
     texts: walk.texts,
     findings,
     layers: [...walk.layers.values()],
-    page: { widthMm: page.widthMm, heightMm: page.heightMm, physical: page.physical },
+    page: { widthMm: page.widthMm * scale, heightMm: page.heightMm * scale, physical: page.physical },
   };
 }
 

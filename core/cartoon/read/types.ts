@@ -38,6 +38,7 @@ export type DrawingRefusalCode =
   | 'nothing-drawn'
   | 'nothing-closed'
   | 'too-wide'
+  | 'too-small'
   | 'scribble'
   | 'tangle'
   | 'too-many'

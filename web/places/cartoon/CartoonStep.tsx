@@ -1,10 +1,11 @@
-import { useState, type DragEvent } from 'react';
+import { useState, type DragEvent, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { Button } from '../../ui/Button.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
 import { CartoonSheet } from './CartoonSheet.tsx';
 import { ImportPanel } from './ImportPanel.tsx';
 import { LightDesk } from './LightDesk.tsx';
+import { TrueSize } from './TrueSize.tsx';
 import { useImport } from './useImport.ts';
 import type { Preview } from './usePreview.ts';
 
@@ -67,7 +68,20 @@ export function CartoonStep() {
             {preview.kind === 'ready' ? (
               <CartoonSheet answer={preview.answer} unit={settings.unit} spot={spot} />
             ) : (
-              <Waiting preview={preview} stop={leave} />
+              <Waiting
+                preview={preview}
+                stop={leave}
+                size={
+                  <TrueSize
+                    panel={panel}
+                    unit={settings.unit}
+                    options={drawing.options}
+                    change={drawing.change}
+                    why={preview.kind === 'problem' && preview.words}
+                    size={null}
+                  />
+                }
+              />
             )}
           </main>
           <aside
@@ -94,7 +108,15 @@ export function CartoonStep() {
   );
 }
 
-function Waiting({ preview, stop }: { preview: Exclude<Preview, { kind: 'ready' }>; stop: () => void }) {
+function Waiting({
+  preview,
+  stop,
+  size,
+}: {
+  preview: Exclude<Preview, { kind: 'ready' }>;
+  stop: () => void;
+  size: ReactNode;
+}) {
   return (
     <div className="grid flex-1 place-content-center gap-4 p-10 text-center">
       {preview.kind === 'reading' ? (
@@ -106,6 +128,11 @@ function Waiting({ preview, stop }: { preview: Exclude<Preview, { kind: 'ready' 
           <Button className="mx-auto" onClick={stop}>
             Stop
           </Button>
+        </>
+      ) : preview.kind === 'problem' && preview.size ? (
+        <>
+          {size}
+          <Button onClick={stop}>Leave it</Button>
         </>
       ) : (
         <>

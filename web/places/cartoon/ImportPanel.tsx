@@ -8,8 +8,9 @@ import type { PanelView } from '../../panel/view.ts';
 import { CartoonNotes } from './CartoonNotes.tsx';
 import { ChangeList, isInHand } from './ChangeList.tsx';
 import { HiddenLayers } from './HiddenLayers.tsx';
-import { measureProblem, snapProblem } from './importEntries.ts';
+import { measureProblem, sizeWonder, snapProblem } from './importEntries.ts';
 import { RepairList } from './RepairList.tsx';
+import { KnownMeasure, TrueSize } from './TrueSize.tsx';
 import type { ImportOptions } from './useImport.ts';
 import type { Preview } from './usePreview.ts';
 
@@ -38,27 +39,45 @@ export function ImportPanel({
   const { box } = answer.cartoon;
   const pieceCount = answer.cartoon.pieces.length;
   const read = result.read;
+  const problems = {
+    measure: measureProblem(options.measure, settings.unit),
+    snap: snapProblem(options.snap, settings.unit),
+  };
+  const size = { widthMm: box.maxX - box.minX, heightMm: box.maxY - box.minY };
+  // Once it has been said the question is answered.
+  const wonder = options.measure.trim() === '' || problems.measure !== null ? sizeWonder(size, panel, read) : null;
   const hidden = read?.layers.filter((l) => l.hidden) ?? [];
   const doubled = result.findings.find((f) => f.kind === 'inked' || f.kind === 'one-by-one');
   const short = result.findings.flatMap((f) => (f.kind === 'short-of-joint' ? [f] : []));
   const widestMm = Math.max(0, ...short.map((f) => f.gapMm));
   const lost = result.changes.gone.filter((n) => pieces.some((p) => p.number === n && isInHand(p)));
-  const problems = {
-    measure: measureProblem(options.measure, settings.unit),
-    snap: snapProblem(options.snap, settings.unit),
-  };
   const refuse = (repair: Repair, isRefused: boolean) =>
     change({ refused: isRefused ? [...options.refused, repair] : options.refused.filter((r) => r !== repair) });
   return (
     <>
       <h2 className="text-2xl">{count(pieceCount, 'piece')}</h2>
-      <p className="text-[17px]">
-        True size{' '}
-        <b>
-          <Measures widthMm={box.maxX - box.minX} heightMm={box.maxY - box.minY} unit={settings.unit} />
-        </b>
-        {read && !read.physical && <span className="text-risk"> — guessed, the file gives none</span>}
-      </p>
+      {wonder ? (
+        <TrueSize
+          panel={panel}
+          unit={settings.unit}
+          options={options}
+          change={change}
+          why={
+            <>
+              {wonder === 'none' ? 'The file gives no real size. Read as it stands it is ' : 'The file says '}
+              <Measures widthMm={size.widthMm} heightMm={size.heightMm} unit={settings.unit} />.
+            </>
+          }
+          size={size}
+        />
+      ) : (
+        <p className="text-[17px]">
+          True size{' '}
+          <b>
+            <Measures widthMm={size.widthMm} heightMm={size.heightMm} unit={settings.unit} />
+          </b>
+        </p>
+      )}
       {panel.cartoonId !== null && (
         <ChangeList
           changes={result.changes}
@@ -75,25 +94,7 @@ export function ImportPanel({
         {busy ? 'Taking it in …' : pieceCount === 1 ? 'Take in this piece' : `Take in these ${pieceCount} pieces`}
       </Button>
       <Button onClick={leave}>Leave it</Button>
-      <div className="grid grid-cols-[1fr_1.3fr] items-end gap-2">
-        <ChoiceField
-          label="One known measure"
-          value={options.side}
-          onChoice={(value) => change({ side: value })}
-          options={[
-            { value: 'width', text: 'the width' },
-            { value: 'height', text: 'the height' },
-          ]}
-        />
-        <TextField
-          label="is really"
-          defaultValue={options.measure}
-          placeholder={settings.unit === 'mm' ? '420 mm' : '16 1/2 in'}
-          problem={problems.measure}
-          onBlur={(e) => e.target.value !== options.measure && change({ measure: e.target.value })}
-          onKeyDown={(e) => e.key === 'Enter' && change({ measure: e.currentTarget.value })}
-        />
-      </div>
+      {!wonder && <KnownMeasure options={options} change={change} unit={settings.unit} />}
       <ChoiceField
         label="The outer line of the drawing is"
         value={options.outline}

@@ -28,6 +28,9 @@ export interface Desk {
   clear(): void;
 }
 
+/** Chords tried for a line that cures a piece: the answer comes while it is looked at. */
+const MOST_TRIED = 400;
+
 /** How near a tap must be, as a share of the drawing's longer side. */
 const REACH = 0.018;
 
@@ -48,7 +51,7 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
   const proposal = useMemo(() => {
     const judged = answer.cuttability.find((c) => c.number === at);
     return judged && panelId === panel.id
-      ? proposeLine(cartoon, judged.number, judged, panel.allowance, view.limits)
+      ? proposeLine(cartoon, judged.number, judged, panel.allowance, view.limits, { left: MOST_TRIED })
       : null;
   }, [answer, cartoon, at, panelId, panel.id, panel.allowance, view.limits]);
 
@@ -147,4 +150,3 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
     clear,
   };
 }
-

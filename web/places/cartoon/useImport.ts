@@ -5,6 +5,7 @@ import type { OutlineMeaning } from '#core/sizing';
 import { lengthToMm } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import { drawingText } from './drawingText.ts';
+import { measureProblem, snapProblem } from './importEntries.ts';
 import type { PanelView } from '../../panel/view.ts';
 import { usePreview, type Preview } from './usePreview.ts';
 
@@ -97,7 +98,11 @@ export function useImport(view: PanelView): Import {
     change: (next) => {
       // Places are told in millimetres of the reading: at another size or tolerance they are others.
       const isElsewhere = 'measure' in next || 'side' in next || 'snap' in next;
-      const all = { ...options, ...next, ...(isElsewhere ? { refused: [], drawOn: [] } : {}) };
+      const said = { ...options, ...next };
+      // A measure that is none changes nothing: what was read stays, with all that was said to it.
+      if (isElsewhere && (measureProblem(said.measure, settings.unit) ?? snapProblem(said.snap, settings.unit)))
+        return setOptions(said);
+      const all = { ...said, ...(isElsewhere ? { refused: [], drawOn: [] } : {}) };
       setOptions(all);
       // Letting pieces go changes nothing in the reading.
       if (file && !('letGo' in next)) start(file.source, all);

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CartoonAnswer } from '#contract';
+import type { DrawingRefusalCode } from '#core/cartoon';
 import type { DrawingResult } from '#core/cutting';
 import { drawingRefusalWords } from '#core/words';
 import type { PreviewJob, PreviewMessage } from '../../worker/drawing.worker.ts';
@@ -7,8 +8,16 @@ import type { PreviewJob, PreviewMessage } from '../../worker/drawing.worker.ts'
 export type Preview =
   | { readonly kind: 'none' }
   | { readonly kind: 'reading'; readonly share: number }
-  | { readonly kind: 'problem'; readonly words: string }
+  | {
+      readonly kind: 'problem';
+      readonly words: string;
+      /** Another size would mend it. */
+      readonly size?: boolean;
+    }
   | { readonly kind: 'ready'; readonly result: DrawingResult; readonly answer: CartoonAnswer };
+
+const isOfSize = (code: DrawingRefusalCode): boolean =>
+  code === 'too-wide' || code === 'too-small' || code === 'no-size' || code === 'bad-size';
 
 /** Reads drawings in a web worker, the last one asked for; `stop` ends it at once. */
 export function usePreview(): {
@@ -32,7 +41,8 @@ export function usePreview(): {
     setPreview({ kind: 'reading', share: 0 });
     mine.onmessage = ({ data }: MessageEvent<PreviewMessage>) => {
       if (data.kind === 'progress') setPreview({ kind: 'reading', share: data.share });
-      else if (data.kind === 'refused') setPreview({ kind: 'problem', words: drawingRefusalWords(data.refusal) });
+      else if (data.kind === 'refused')
+        setPreview({ kind: 'problem', words: drawingRefusalWords(data.refusal), size: isOfSize(data.refusal) });
       else if (data.kind === 'broke')
         setPreview({ kind: 'problem', words: 'This drawing could not be read; save it again from the vector editor.' });
       else {
