@@ -14,7 +14,7 @@ const LEAVES_MM = 0.1;
 /** What is shallower for its mouth is no bay. */
 const LEAST_BITE = 0.02;
 /** From so deep on, for its mouth, a bay can be narrower further in. */
-const MAY_NARROW = 0.2;
+const MAY_NARROW = 0.25;
 /** The largest circle in a bay touches what is so near to it, mm. */
 const TOUCH_MM = 0.2;
 const BAY_POINTS_MM = 0.02;
@@ -39,8 +39,9 @@ export interface Bay {
 
 /** The inside curves of a ring, deepest for its mouth first. */
 export function baysOf(ring: Ring): Bay[] {
-  const depths = depthsInHull(ring);
   const hull = hullIndices(ring);
+  if (hull.length === ring.length) return [];
+  const depths = depthsInHull(ring, hull);
   const bays: Bay[] = [];
   hull.forEach((start, k) => {
     const end = numberAt(hull, (k + 1) % hull.length);
@@ -66,7 +67,7 @@ export function baysOf(ring: Ring): Bay[] {
     if (atHullMm === 0 || depthMm / atHullMm <= LEAST_BITE) return;
     const open = { at: pointAt(ring, index), index, from, to, depthMm };
     const bite = depthMm / atHullMm;
-    const within = bite > MAY_NARROW ? narrowing(chain(ring, from, to)) : null;
+    const within = bite > MAY_NARROW ? narrowing(chain(ring, from, to), depthMm) : null;
     if (!within) bays.push({ ...open, mouthMm: atHullMm, bulbMm: 0, bite });
     else bays.push({ ...open, ...within, bite: Math.max(bite, within.bite) });
   });
@@ -83,9 +84,9 @@ function chain(ring: Ring, from: number, to: number): Point[] {
  * Where the largest circle in a bay is held on both sides, the border on one side of it and the border on the other
  * form a way out: how narrow that is, and how much lies behind it.
  */
-function narrowing(whole: readonly Point[]): Pick<Bay, 'mouthMm' | 'bulbMm' | 'bite'> | null {
+function narrowing(whole: readonly Point[], depthMm: number): Pick<Bay, 'mouthMm' | 'bulbMm' | 'bite'> | null {
   const bay = thinLine(whole, BAY_POINTS_MM);
-  const { at, distanceMm } = poleOf([bay], 0.05);
+  const { at, distanceMm } = poleOf([bay], Math.max(0.05, depthMm / 50));
   const gap = (i: number) => {
     const [[ax, ay], [bx, by]] = [pointAt(bay, i), pointAt(bay, (i + 1) % bay.length)];
     return Math.sqrt(nearestOnSegment(at[0], at[1], ax, ay, bx, by).distSq);

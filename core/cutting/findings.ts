@@ -159,7 +159,7 @@ function proportions(
   const root = Math.sqrt(Math.max(0, half * half - 4 * areaMm2));
   const strip = { widthMm: (half - root) / 2, ratio: (half + root) / (half - root) };
   if (strip.widthMm >= limits.narrowMm && strip.ratio <= limits.slender) return strip;
-  const widthMm = 2 * poleOf([ring], 0.02).distanceMm;
+  const widthMm = 2 * poleOf([ring], Math.max(0.02, strip.widthMm / 100)).distanceMm;
   if (widthMm <= 0) return strip;
   const band = narrowestBand(ring);
   return { widthMm, ratio: Math.max(band.lengthMm / band.widthMm, (half - widthMm) / widthMm) };

@@ -122,6 +122,7 @@ export function narrowestNeck(whole: Ring, mostMm: number): Neck | null {
       const hit = nearestOnSegment(x, y, a[0], a[1], b[0], b[1]);
       const widthMm = Math.sqrt(hit.distSq);
       if (widthMm >= mostMm || widthMm < 1e-6) continue;
+      if (!leavesInwards(ring, i, hit.x - x, hit.y - y)) continue;
       const there = numberAt(walked, edge) + Math.hypot(hit.x - a[0], hit.y - a[1]);
       const between = Math.abs(there - numberAt(walked, i));
       if (Math.min(between, total - between) < NECK_BORDER * widthMm) continue;
@@ -136,6 +137,17 @@ export function narrowestNeck(whole: Ring, mostMm: number): Neck | null {
       return { from, to, widthMm };
   }
   return null;
+}
+
+/** Whether a way from a vertex of a ring walked clockwise as seen begins inside of it. */
+function leavesInwards(ring: Ring, i: number, dx: number, dy: number): boolean {
+  const [ax, ay] = pointAt(ring, (i + ring.length - 1) % ring.length);
+  const [bx, by] = pointAt(ring, i);
+  const [cx, cy] = pointAt(ring, (i + 1) % ring.length);
+  const before = (bx - ax) * dy - (by - ay) * dx >= 0;
+  const after = (cx - bx) * dy - (cy - by) * dx >= 0;
+  const isPoint = (bx - ax) * (cy - by) - (by - ay) * (cx - bx) >= 0;
+  return isPoint ? before && after : before || after;
 }
 
 /** The two parts of a ring when it is cut from vertex `i` to a point on an edge. */

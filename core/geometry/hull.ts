@@ -1,16 +1,16 @@
-import { fromEnd, lastOf, nth, numberAt, pointAt } from '../units/index.ts';
+import { floatAt, fromEnd, lastOf, nth, numberAt, pointAt } from '../units/index.ts';
 import type { Point, Ring } from './ring.ts';
 
 /** Indices of the convex hull of a ring, in the order of the ring (monotone chain, Andrew 1979). */
 export function hullIndices(ring: Ring): number[] {
+  const xs = Float64Array.from(ring, (p) => p[0]);
+  const ys = Float64Array.from(ring, (p) => p[1]);
   const order = ring
     .map((_, i) => i)
-    .sort((a, b) => pointAt(ring, a)[0] - pointAt(ring, b)[0] || pointAt(ring, a)[1] - pointAt(ring, b)[1]);
+    .sort((a, b) => floatAt(xs, a) - floatAt(xs, b) || floatAt(ys, a) - floatAt(ys, b));
   const turn = (o: number, a: number, b: number) => {
-    const [ox, oy] = pointAt(ring, o);
-    const [px, py] = pointAt(ring, a);
-    const [qx, qy] = pointAt(ring, b);
-    return (px - ox) * (qy - oy) - (py - oy) * (qx - ox);
+    const [ox, oy] = [floatAt(xs, o), floatAt(ys, o)];
+    return (floatAt(xs, a) - ox) * (floatAt(ys, b) - oy) - (floatAt(ys, a) - oy) * (floatAt(xs, b) - ox);
   };
   const half = (points: readonly number[]) => {
     const chain: number[] = [];
@@ -43,9 +43,8 @@ export function narrowestBand(ring: Ring): { widthMm: number; lengthMm: number }
 }
 
 /** How far each vertex of a ring lies within its hull, mm: 0 on the hull itself. */
-export function depthsInHull(ring: Ring): Float64Array {
+export function depthsInHull(ring: Ring, hull: readonly number[] = hullIndices(ring)): Float64Array {
   const depths = new Float64Array(ring.length);
-  const hull = hullIndices(ring);
   hull.forEach((from, k) => {
     const to = numberAt(hull, (k + 1) % hull.length);
     const [ax, ay] = nth(ring, from);
