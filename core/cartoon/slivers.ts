@@ -1,5 +1,5 @@
 import { TOLERANCE } from '../limits/index.ts';
-import { nth, numberAt, pointAt } from '../units/index.ts';
+import { intAt, nth, numberAt, pointAt } from '../units/index.ts';
 import {
   facesOf,
   pathLength,
@@ -14,6 +14,8 @@ import type { Repair } from './repair.ts';
 
 /** A region longer than this many times its width is a gap between two borders, not glass: P²/A of a 6 : 1 strip is 33. */
 const THIN = 30;
+/** In a drawing in which all ends meet, a region this wide is a piece, however thin. */
+const DRAWN_SO_MM = 0.1;
 
 /**
  * Takes out the slivers between borders that were drawn twice: regions thinner than the snap distance all
@@ -35,6 +37,7 @@ export function removeSlivers(
   for (;;) {
     const lengths = current.lines.map((line) => pathLength(line.points));
     const lengthOf = (ref: number) => numberAt(lengths, ref < 0 ? ~ref : ref);
+    const degrees = degreesOf(current);
     const gone = new Set<number>();
     const touched = new Set<number>();
     traced.faces.forEach((face) => {
@@ -47,6 +50,8 @@ export function removeSlivers(
       const isThin = (around * around) / face.areaMm2 > THIN;
       const isSpeck = face.areaMm2 < snapMm * snapMm && (specksGo || touchesSliver(current, face, slivered));
       if (width >= snapMm || !(isThin || isSpeck)) return;
+      // Where nothing had to be healed a thin region was drawn so, unless two lines cross round it.
+      if (width >= DRAWN_SO_MM && !hadFreeEnds && !isOverlap(current, face, degrees)) return;
       const at = pointAt(ringPoints(current, nth(face.rings, 0)), 0);
       if (refused.some(([x, y]) => Math.hypot(x - at[0], y - at[1]) < 0.01)) return;
       for (const ref of face.rings.flat()) {
@@ -65,6 +70,22 @@ export function removeSlivers(
     traced = facesOf(current);
   }
 }
+
+function degreesOf({ nodes, lines }: PlanarMap): Int32Array {
+  const degrees = new Int32Array(nodes.length);
+  for (const { from, to } of lines) {
+    degrees[from] = intAt(degrees, from) + 1;
+    degrees[to] = intAt(degrees, to) + 1;
+  }
+  return degrees;
+}
+
+/** Whether a region lies between lines that cross at all its ends, as where two shapes run into one another. */
+const isOverlap = (map: PlanarMap, face: Face, degrees: Int32Array): boolean =>
+  face.rings.flat().every((ref) => {
+    const { from, to } = nth(map.lines, ref < 0 ? ~ref : ref);
+    return intAt(degrees, from) >= 4 && intAt(degrees, to) >= 4;
+  });
 
 const keyOf = (map: PlanarMap, node: number): string => pointAt(map.nodes, node).join();
 

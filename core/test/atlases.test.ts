@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkMap, facesOf, intersection, areaOfRings } from '../geometry/index.ts';
+import { checkMap, facesOf, intersection, areaOfRings, regionContains } from '../geometry/index.ts';
 import {
   makeCartoon,
   pieceRings,
@@ -43,6 +43,28 @@ describe('real planar maps, beside a general planar-geometry library', () => {
   it('states with the usual tolerance: a clean drawing loses no islet', () => {
     expect(sound(makeCartoon(lines(atlasNet('states').svg))).cartoon.pieces).toHaveLength(197);
   });
+  it.each([
+    ['counties', 'net', 0.4],
+    ['counties', 'regions', 1],
+    ['counties', 'net', 2],
+    ['countries', 'net', 1],
+    ['countries', 'regions', 0.7],
+  ] as const)(
+    '%s as %s at %d times the size: with the usual tolerance no two regions become one',
+    (name, kind, size) => {
+      const all =
+        kind === 'net' ? atlasNet(name).lines.map((line) => data(line)) : atlasRegions(name).map((r) => data(r, 'Z'));
+      const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${975 * size}mm" height="${610 * size}mm" viewBox="0 0 975 610"><g fill="none" stroke="black">${all.map((d) => `<path d="${d}"/>`).join('')}</g></svg>`;
+      const exact = sound(readCartoon(svg, { snapMm: 0 })).cartoon;
+      const usual = sound(readCartoon(svg)).cartoon;
+      const regions = usual.pieces.map((p) => pieceRings(usual, p));
+      // What glass could be cut from: whatever else a map has is thinner than a line of lead.
+      const places = exact.pieces.filter((p) => p.areaMm2 > 4).map((p) => p.labelAt);
+      const homes = places.map((at) => regions.findIndex((rings) => regionContains(rings, at)));
+      expect(homes.filter((home) => home < 0)).toEqual([]);
+      expect(new Set(homes).size).toBe(places.length);
+    },
+  );
   it('states drawn region by region, every border twice, are the same map', () => {
     const svg = doc(
       975,
