@@ -80,12 +80,17 @@ function degreesOf({ nodes, lines }: PlanarMap): Int32Array {
   return degrees;
 }
 
-/** Whether a region lies between lines that cross at all its ends, as where two shapes run into one another. */
-const isOverlap = (map: PlanarMap, face: Face, degrees: Int32Array): boolean =>
-  face.rings.flat().every((ref) => {
-    const { from, to } = nth(map.lines, ref < 0 ? ~ref : ref);
-    return intAt(degrees, from) >= 4 && intAt(degrees, to) >= 4;
-  });
+/** Whether a region is the lens between two lines that cross at both its ends, as where two shapes run into one another. */
+const isOverlap = (map: PlanarMap, face: Face, degrees: Int32Array): boolean => {
+  const around = face.rings.flat();
+  return (
+    around.length === 2 &&
+    around.every((ref) => {
+      const { from, to } = nth(map.lines, ref < 0 ? ~ref : ref);
+      return intAt(degrees, from) === 4 && intAt(degrees, to) === 4;
+    })
+  );
+};
 
 const keyOf = (map: PlanarMap, node: number): string => pointAt(map.nodes, node).join();
 
