@@ -105,6 +105,38 @@ test('a drawing that came in goes only when the question is answered, and can co
   await expect(pieces()).toHaveCount(5);
 });
 
+test('a drawing of an impossible size is asked about where it lies, and what is no length loses nothing', async () => {
+  const panes = '<rect width="30" height="20"/><path d="M10 0V20M20 0V20"/>';
+  const sized = (attributes: string) =>
+    `<svg xmlns="http://www.w3.org/2000/svg" ${attributes} viewBox="0 0 30 20"><g fill="none" stroke="#000" stroke-width="0.2">${panes}</g></svg>`;
+  await page.getByRole('link', { name: /^Cartoon/ }).click();
+  const question = page.getByRole('region', { name: 'How large is it really?' });
+  const bring = (name: string, attributes: string) =>
+    page.getByTestId('drawing-file').setInputFiles(file(name, sized(attributes)));
+  await bring('far too large.svg', 'width="30000mm" height="20000mm"');
+  await expect(question).toContainText('more than 3.2 m');
+  await question.getByLabel('is really').fill('-5');
+  await question.getByLabel('is really').press('Enter');
+  await expect(question).toContainText('A length above 0');
+  await question.getByRole('button', { name: 'As planned, 300 mm wide' }).click();
+  await expect(page.getByRole('heading', { name: '3 pieces' })).toBeVisible();
+  await expect(page.getByText('300 × 200 mm').last()).toBeVisible();
+  // Said once it is not asked again; and a measure that is none leaves the drawing as it was read.
+  await expect(question).toHaveCount(0);
+  await page.getByLabel('is really').fill('wide');
+  await page.getByLabel('is really').press('Enter');
+  await expect(page.getByText(/^A length above 0/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: '3 pieces' })).toBeVisible();
+  await bring('without units.svg', '');
+  await expect(question).toContainText('The file gives no real size');
+  await bring('far too small.svg', 'width="0.3mm" height="0.2mm"');
+  await expect(question).toContainText('less than 1 mm');
+  await question.getByLabel('is really').fill('12 in');
+  await question.getByLabel('is really').press('Enter');
+  await expect(page.getByText(/30[45] × 203 mm/).last()).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+});
+
 test('true size by one known length, tapped on the drawing', async () => {
   await page.getByRole('link', { name: /^Cartoon/ }).click();
   await mode('True size');

@@ -15,12 +15,15 @@ export function Length({ mm, unit, digits = 0 }: { mm: number; unit: DisplayUnit
 }
 
 export function Measures({ widthMm, heightMm, unit }: { widthMm: number; heightMm: number; unit: DisplayUnit }) {
-  if (unit === 'mm')
+  if (unit === 'mm') {
+    // What is smaller than a finger is nothing in whole millimetres.
+    const digits = Math.min(widthMm, heightMm) < 20 ? 1 : 0;
     return (
       <span className="whitespace-nowrap">
-        {trimNumber(widthMm, 0)} × {trimNumber(heightMm, 0)} mm
+        {trimNumber(widthMm, digits)} × {trimNumber(heightMm, digits)} mm
       </span>
     );
+  }
   return (
     <span className="whitespace-nowrap">
       <Length mm={widthMm} unit="in" /> × <Length mm={heightMm} unit="in" />

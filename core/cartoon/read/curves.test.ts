@@ -52,4 +52,18 @@ describe('curves hold their area to a thousandth, at every size', () => {
     for (const corner of all.slice(0, 4)) expectArea(corner, (3600 - Math.PI * 900) / 4);
     expectArea(all[4] ?? 0, Math.PI * 900);
   });
+  it.each([
+    [0.4, 1],
+    [4, 1],
+    [40_000, 100],
+  ])('drawn %d mm wide and really 400: the circle is as round as if it had been drawn so', (size, view) => {
+    const source = `<svg xmlns="http://www.w3.org/2000/svg" width="${size}mm" height="${size}mm" viewBox="0 0 ${view} ${view}"><g fill="none" stroke="#000"><rect width="${view}" height="${view}"/><circle cx="${view / 2}" cy="${view / 2}" r="${view / 20}"/></g></svg>`;
+    const reading = readCartoon(source, { widthMm: 400 });
+    if ('refusal' in reading) throw new Error(reading.refusal);
+    const [disc = 0] = reading.cartoon.pieces.map((p) => p.areaMm2).sort((a, b) => a - b);
+    expectArea(disc, Math.PI * 20 * 20);
+    expect(reading.scale).toBeCloseTo(400 / size, 3);
+    const plain = readCartoon(source);
+    expect('refusal' in plain && plain.refusal).toBe(size < 1 ? 'too-small' : size > 3200 ? 'too-wide' : false);
+  });
 });

@@ -50,7 +50,7 @@ export function CartoonSheet({
         d={paths.lines.join('')}
         fill="none"
         stroke="var(--ink-line)"
-        strokeWidth={Math.max(0.5, unitMm * 0.16)}
+        strokeWidth={Math.min(Math.max(0.5, unitMm * 0.16), unitMm * 0.5)}
         strokeLinejoin="round"
       />
       <g aria-hidden textAnchor="middle" fill="var(--pencil-mute)" fontWeight={600}>

@@ -1,4 +1,4 @@
-import { useState, type DragEvent, type ReactNode } from 'react';
+import { useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { Button } from '../../ui/Button.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
@@ -68,20 +68,7 @@ export function CartoonStep() {
             {preview.kind === 'ready' ? (
               <CartoonSheet answer={preview.answer} unit={settings.unit} spot={spot} />
             ) : (
-              <Waiting
-                preview={preview}
-                stop={leave}
-                size={
-                  <TrueSize
-                    panel={panel}
-                    unit={settings.unit}
-                    options={drawing.options}
-                    change={drawing.change}
-                    why={preview.kind === 'problem' && preview.words}
-                    size={null}
-                  />
-                }
-              />
+              <Waiting preview={preview} stop={leave} />
             )}
           </main>
           <aside
@@ -100,6 +87,19 @@ export function CartoonStep() {
                 busy={drawing.busy}
               />
             )}
+            {preview.kind === 'problem' && preview.size && (
+              <>
+                <TrueSize
+                  panel={panel}
+                  unit={settings.unit}
+                  options={drawing.options}
+                  change={drawing.change}
+                  why={preview.words}
+                  size={null}
+                />
+                <Button onClick={leave}>Leave it</Button>
+              </>
+            )}
             {choose}
           </aside>
         </>
@@ -108,15 +108,7 @@ export function CartoonStep() {
   );
 }
 
-function Waiting({
-  preview,
-  stop,
-  size,
-}: {
-  preview: Exclude<Preview, { kind: 'ready' }>;
-  stop: () => void;
-  size: ReactNode;
-}) {
+function Waiting({ preview, stop }: { preview: Exclude<Preview, { kind: 'ready' }>; stop: () => void }) {
   return (
     <div className="grid flex-1 place-content-center gap-4 p-10 text-center">
       {preview.kind === 'reading' ? (
@@ -131,8 +123,10 @@ function Waiting({
         </>
       ) : preview.kind === 'problem' && preview.size ? (
         <>
-          {size}
-          <Button onClick={stop}>Leave it</Button>
+          <h2 className="text-3xl">Not that size</h2>
+          <p className="mx-auto max-w-lg text-[17px] text-mute" role="alert">
+            The drawing is kept as it is; say beside it how large the panel really is, and it is read again.
+          </p>
         </>
       ) : (
         <>

@@ -16,7 +16,7 @@ interface Said {
 /** One measure of the panel that is known; the other follows. */
 export function KnownMeasure({ options, change, unit }: Said) {
   return (
-    <div className="grid grid-cols-[1fr_1.3fr] items-end gap-2">
+    <div className="grid grid-cols-[1fr_1.3fr] items-start gap-2">
       <ChoiceField
         label="One known measure"
         value={options.side}
