@@ -119,6 +119,7 @@ export const ASKS = {
     reason: z.enum(BREAK_REASON_CODES),
     minutes: z.number().min(0, 'must not be negative').max(BOUNDS.breakMin.most),
     recut: z.strictObject({ stockId: knownLabel, left }).nullable(),
+    lostFrom: z.strictObject({ stockId: knownLabel, left }).optional(),
   }),
   'solder-joints': z.strictObject({ panelId: id, side: z.enum(['front', 'back']), joints: numbers }),
   'finish-step': z.strictObject({ panelId: id, step: stepCode }),

@@ -57,6 +57,8 @@ const REFUSALS = {
   },
   'nothing-changes': () => 'That is so already.',
   'named-twice': ({ pieces, are }) => `${pieces} ${are} named twice; say each once.`,
+  'from-what': ({ pieces, are, them }) =>
+    `${pieces} ${are} not cut yet; say from which sheet ${them === 'it' ? 'it' : 'they'} broke.`,
   'not-cut': ({ pieces, are, them }) => `${pieces} ${are} not cut yet; cut ${them} first.`,
   'not-this-route': ({ name }) => `“${name}” is not part of this panel's work.`,
   'already-in-hand': ({ pieces, are, them }) => `${pieces} ${are} cut already; break or recut ${them} instead.`,

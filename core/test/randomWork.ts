@@ -123,6 +123,7 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       reason: pick(REASONS),
       minutes: below(10),
       recut: maybe({ stockId: stock(), left: left() }),
+      ...(random() < 0.4 ? { lostFrom: { stockId: stock(), left: left() } } : {}),
     }),
     'solder-joints': () => ({
       panelId,

@@ -10,6 +10,8 @@ import type { PanelView } from '../panel/view.ts';
 export interface AskedRecut {
   readonly reason: BreakReason;
   readonly minutes: number;
+  /** They broke while they were being cut and are still to be cut: the sheet asked for is the one they broke out of. */
+  readonly isLost?: boolean;
 }
 
 export interface Tally {

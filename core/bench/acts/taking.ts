@@ -41,25 +41,26 @@ export interface OffcutLeft {
  * Divides one source among its pieces, or says why that cannot be. The cost of a sheet goes with its area.
  * @param pieces in the order of the source's numbers
  * @param labels gathers the new offcuts' names, in lower case: one command may leave several
+ * @param lost pieces that broke while they were cut from it: their glass leaves it too, as waste
  */
 export function takeFrom(
   state: Reader,
   pieces: readonly PieceRow[],
   source: Pick<Source, 'stockId' | 'left'>,
   labels: Set<string>,
+  lost: readonly PieceRow[] = [],
 ): Taking | { refusal: Refusal } {
   const item = state.get('stock', source.stockId);
   if (!item) return refuse('unknown-stock', { name: source.stockId });
   if (item.gone !== null) return refuse('stock-gone', { name: item.id });
-  const bare = pieces.filter((p) => p.glassId === null);
+  const all = [...pieces, ...lost];
+  const bare = all.filter((p) => p.glassId === null);
   if (bare.length > 0) return refuse('no-glass', { numbers: bare.map((p) => p.number) });
-  const other = pieces.filter((p) => p.glassId !== item.glassId);
+  const other = all.filter((p) => p.glassId !== item.glassId);
   if (other.length > 0) return refuse('wrong-glass', { numbers: other.map((p) => p.number), name: item.id });
-  const division = divide(
-    item,
-    pieces.reduce((sum, p) => sum + p.areaMm2, 0),
-    source.left,
-  );
+  const area = (rows: readonly PieceRow[]) => rows.reduce((sum, p) => sum + p.areaMm2, 0);
+  const lostMm2 = area(lost);
+  const division = divide(item, area(pieces) + lostMm2, source.left);
   if ('code' in division)
     return refuse(division.code, { name: item.id, haveMm2: division.haveMm2, wantMm2: division.wantMm2 });
   const { left } = source;
@@ -79,8 +80,8 @@ export function takeFrom(
     pieces: pieces.map((p) => p.id),
     numbers: pieces.map((p) => p.number),
     beforeMm2: item.areaMm2,
-    piecesMm2: division.piecesMm2,
-    wasteMm2: division.wasteMm2,
+    piecesMm2: division.piecesMm2 - lostMm2,
+    wasteMm2: division.wasteMm2 + lostMm2,
     staysMm2: division.staysMm2,
     costCents: Math.round(share * division.staysMm2),
     stays:
@@ -96,8 +97,11 @@ export function takeFrom(
 export const isLabelTaken = (state: Reader, label: string): boolean =>
   [...state.ask('stockWithLabel', label.toLowerCase())].length > 0;
 
-/** Enters one taking into the ledger: pieces, offcuts and waste leave the sheet, offcuts come onto the rack. */
-export function applyTaking(draft: Draft, panelId: string, taking: Taking, now: Circumstance): void {
+/**
+ * Enters one taking into the ledger: pieces, offcuts and waste leave the sheet, offcuts come onto the rack.
+ * @param wasteNote what went to waste, where it is more than what is left over
+ */
+export function applyTaking(draft: Draft, panelId: string, taking: Taking, now: Circumstance, wasteNote = ''): void {
   const { stockId, glassId, place } = taking;
   let balanceMm2 = taking.beforeMm2;
   const enter = (on: string, kind: 'pieces' | 'offcut' | 'waste', deltaMm2: number, after: number, note: string) => {
@@ -124,7 +128,7 @@ export function applyTaking(draft: Draft, panelId: string, taking: Taking, now: 
   balanceMm2 -= off;
   enter(stockId, 'offcut', -off, balanceMm2, taking.offcuts.map((o) => o.label).join(', '));
   balanceMm2 -= taking.wasteMm2;
-  enter(stockId, 'waste', -taking.wasteMm2, balanceMm2, '');
+  enter(stockId, 'waste', -taking.wasteMm2, balanceMm2, wasteNote);
   for (const { label, areaMm2, ...rest } of taking.offcuts) {
     draft.put('stock', { id: label, glassId, kind: 'offcut', areaMm2, place, parentId: stockId, gone: null, ...rest });
     enter(label, 'offcut', areaMm2, areaMm2, `from ${stockId}`);

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { BREAK_REASON_CODES, reasonWords, type BreakReason } from '#core/bench';
+import { BEGINS, BREAK_REASON_CODES, reasonWords, type BreakReason } from '#core/bench';
 import { BOUNDS, isWithin } from '#core/limits';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -17,6 +17,12 @@ export function BrokeForm({ view, numbers, ask, close }: InHandProps & { close: 
   const problem = isWithin(time, BOUNDS.breakMin) ? null : `Minutes as a number, ${least} to ${most}.`;
   const same = new Set(view.pieces.filter((p) => numbers.includes(p.number)).map((p) => p.glassId));
   const [glassId] = same;
+  // Glass in hand has left the rack; what breaks while it is cut leaves it now.
+  const isUncut = view.pieces.some((p) => numbers.includes(p.number) && p.stage === BEGINS);
+  const from = (isLost: boolean) => {
+    close();
+    ask([{ glassId: glassId as string, numbers }], { reason, minutes: time, ...(isLost ? { isLost } : {}) });
+  };
   return (
     <form className="flex flex-col gap-2.5" onSubmit={(event) => event.preventDefault()} aria-label="What broke it">
       <ChoiceField
@@ -35,23 +41,22 @@ export function BrokeForm({ view, numbers, ask, close }: InHandProps & { close: 
       />
       <Button
         look="go"
-        disabled={problem !== null}
+        disabled={problem !== null || (isUncut && (same.size !== 1 || !glassId))}
         onClick={() =>
-          void send
-            .command({ kind: 'break', ask: { panelId: view.panel.id, numbers, reason, minutes: time, recut: null } })
-            .then((done) => done && close())
+          isUncut
+            ? from(true)
+            : void send
+                .command({
+                  kind: 'break',
+                  ask: { panelId: view.panel.id, numbers, reason, minutes: time, recut: null },
+                })
+                .then((done) => done && close())
         }
       >
-        Broke: back to be cut
+        {isUncut ? 'Broke in cutting, out of …' : 'Broke: back to be cut'}
       </Button>
       <div className="grid grid-cols-2 gap-2">
-        <Button
-          disabled={problem !== null || same.size !== 1 || !glassId}
-          onClick={() => {
-            close();
-            ask([{ glassId: glassId as string, numbers }], { reason, minutes: time });
-          }}
-        >
+        <Button disabled={problem !== null || same.size !== 1 || !glassId} onClick={() => from(false)}>
           Recut from …
         </Button>
         <Button onClick={close}>Leave it</Button>

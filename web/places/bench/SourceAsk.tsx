@@ -15,6 +15,12 @@ interface SourceAskProps {
   onDone(done: boolean): void;
 }
 
+/** The sheet named is the one the pieces broke out of, or the one they were cut again from. */
+function brokeFrom({ reason, minutes, isLost }: AskedRecut, { stockId, left }: Source) {
+  const sheet = { stockId, left };
+  return isLost ? { reason, minutes, recut: null, lostFrom: sheet } : { reason, minutes, recut: sheet };
+}
+
 /** Glass leaves the rack here: from which sheet, and what is left of it. Every square millimetre is spoken for. */
 export function SourceAsk({ view, questions, recut, onDone }: SourceAskProps) {
   const { unit } = view.settings;
@@ -36,10 +42,7 @@ export function SourceAsk({ view, questions, recut, onDone }: SourceAskProps) {
     const [only] = sources;
     const done =
       recut && only
-        ? await send.command({
-            kind: 'break',
-            ask: { panelId, numbers: only.numbers, ...recut, recut: { stockId: only.stockId, left: only.left } },
-          })
+        ? await send.command({ kind: 'break', ask: { panelId, numbers: only.numbers, ...brokeFrom(recut, only) } })
         : await send.command({ kind: 'cut', ask: { panelId, sources } });
     if (done) onDone(true);
   };
@@ -52,7 +55,7 @@ export function SourceAsk({ view, questions, recut, onDone }: SourceAskProps) {
         void go();
       }}
     >
-      <h2 className="text-2xl">{recut ? 'Cut again from' : 'Cut from'}</h2>
+      <h2 className="text-2xl">{!recut ? 'Cut from' : recut.isLost ? 'Broke out of' : 'Cut again from'}</h2>
       {questions.map((question, i) => (
         <SourceChoice
           key={question.glassId}
@@ -67,7 +70,7 @@ export function SourceAsk({ view, questions, recut, onDone }: SourceAskProps) {
       ))}
       <div className="sticky -bottom-5 -mx-5 mt-auto -mb-5 grid grid-cols-2 gap-2 border-t border-line bg-sheet px-5 pt-3 pb-5">
         <Button look="go" type="submit" disabled={!isReady}>
-          {recut ? 'Recut' : 'Cut'}
+          {!recut ? 'Cut' : recut.isLost ? 'Broke' : 'Recut'}
         </Button>
         <Button onClick={() => onDone(false)}>Not now</Button>
       </div>

@@ -1,5 +1,5 @@
 import type { Left } from '../../../stock/index.ts';
-import { priceOfArea, showMinutes } from '../../../units/index.ts';
+import { priceOfArea, showMinutes, showNumbers } from '../../../units/index.ts';
 import { refuse, type Act, type Circumstance } from '../../act.ts';
 import { reasonWords, type BreakReason } from '../../reasons.ts';
 import { BEGINS, TAKES_GLASS } from '../../routes/route.ts';
@@ -15,6 +15,8 @@ export interface BreakPieces extends AskedPieces {
   readonly minutes: number;
   /** When the pieces were cut again at once: from what. */
   readonly recut: { readonly stockId: string; readonly left: Left } | null;
+  /** From what they broke while they were being cut, when they are still to be cut. */
+  readonly lostFrom?: { readonly stockId: string; readonly left: Left } | undefined;
 }
 
 /** What one piece's break cost, as it was worked out when it happened. */
@@ -36,14 +38,19 @@ export interface PiecesBroke {
   readonly minutes: number;
   readonly broke: readonly PieceBroke[];
   readonly recut: Taking | null;
+  /** What left the rack for nothing, where it was not cut again from the same sheet at once. */
+  readonly lost: Taking | null;
+  /** Those that broke while they were being cut: they were not in hand. */
+  readonly uncut: readonly number[];
 }
 
 /**
  * A piece breaks, or has to be made anew, at any stage and as often as it happens. It goes back to "to cut"
- * with its number, or to "cut" when it was cut again at once; the glass lost and the time are charged.
+ * with its number, or to "cut" when it was cut again at once; the glass lost and the time are charged. What breaks leaves
+ * the rack once, and what is cut again once more: glass in hand has left it before, else it has to be said from where.
  */
 export const breakPieces: Act<BreakPieces, PiecesBroke> = {
-  version: 2,
+  version: 3,
   formerly: [],
   undoIn: 'panel',
   reads: { pieces: ['number', 'drawn', 'stage', 'broken', 'glassId', 'areaMm2'], stock: ['glassId', 'gone'] },
@@ -51,20 +58,29 @@ export const breakPieces: Act<BreakPieces, PiecesBroke> = {
     const picked = pickPieces(state, ask);
     if ('refusal' in picked) return picked;
     const { pieces } = picked;
-    // A piece that was never scored cannot break; one that broke while being cut has lost its glass all the same.
-    const waiting = pieces.filter((p) => p.stage === BEGINS && (p.broken !== null || p.glassId === null));
-    if (waiting.length > 0) {
-      const bare = waiting.filter((p) => p.glassId === null);
-      if (bare.length > 0) return refuse('no-glass', { numbers: bare.map((p) => p.number) });
-      if (!ask.recut) return refuse('nothing-to-do', { numbers: waiting.map((p) => p.number), name: 'broken' });
+    // A piece that was never scored cannot break; one that breaks while it is cut takes its glass with it.
+    const uncut = pieces.filter((p) => p.stage === BEGINS);
+    const numbers = uncut.map((p) => p.number);
+    const bare = uncut.filter((p) => p.glassId === null);
+    if (bare.length > 0) return refuse('no-glass', { numbers: bare.map((p) => p.number) });
+    if (uncut.length > 0 && !ask.recut && !ask.lostFrom) {
+      const waiting = uncut.filter((p) => p.broken !== null);
+      return waiting.length === uncut.length
+        ? refuse('nothing-to-do', { numbers, name: 'broken' })
+        : refuse('from-what', { numbers });
     }
     const { panelId, reason, minutes } = ask;
     const broke = costsOf(state, pieces, minutes, now);
-    if (!ask.recut) return { fact: { panelId, reason, minutes, broke, recut: null } };
-    const recut = takeFrom(state, pieces, ask.recut, new Set());
-    return 'refusal' in recut ? recut : { fact: { panelId, reason, minutes, broke, recut } };
+    const labels = new Set<string>();
+    const isSame = ask.lostFrom === undefined || ask.lostFrom.stockId === ask.recut?.stockId;
+    const lost = uncut.length > 0 && ask.lostFrom && !isSame ? takeFrom(state, [], ask.lostFrom, labels, uncut) : null;
+    if (lost && 'refusal' in lost) return lost;
+    const recut = ask.recut && takeFrom(state, pieces, ask.recut, labels, lost ? [] : uncut);
+    if (recut && 'refusal' in recut) return recut;
+    return { fact: { panelId, reason, minutes, broke, recut, lost, uncut: numbers } };
   },
-  apply: (draft, { panelId, reason, broke, recut }, now) => {
+  apply: (draft, { panelId, reason, broke, recut, lost, uncut }, now) => {
+    const note = uncut.length > 0 ? `broke: ${showNumbers(uncut)}` : '';
     for (const { id, recuts, ...facts } of broke) {
       draft.put('mishaps', {
         ...facts,
@@ -82,22 +98,26 @@ export const breakPieces: Act<BreakPieces, PiecesBroke> = {
         from: recut?.stockId ?? null,
       });
     }
-    if (recut) applyTaking(draft, panelId, recut, now);
+    if (lost) applyTaking(draft, panelId, lost, now, note);
+    if (recut) applyTaking(draft, panelId, recut, now, lost ? '' : note);
   },
   panelOf: (fact) => fact.panelId,
-  told: ({ broke, reason, recut, minutes }) =>
-    `${called(broke.map((b) => b.number))} broke: ${reasonWords(reason)}${recut ? `; cut again from ${recut.stockId}` : ''}${minutes ? `, ${showMinutes(minutes)}` : ''}`,
+  told: ({ broke, reason, recut, lost, minutes }) =>
+    `${called(broke.map((b) => b.number))} broke: ${reasonWords(reason)}${lost ? ` out of ${lost.stockId}` : ''}${recut ? `; cut again from ${recut.stockId}` : ''}${minutes ? `, ${showMinutes(minutes)}` : ''}`,
   effect: ({ numbers, reason, recut }) =>
     `${piecesCalled(numbers)} broke: ${reasonWords(reason)} · ${recut ? `cut again from ${recut.stockId}` : 'back to be cut'}`,
   upcasts: {
-    1: (old: PiecesBrokeV1, context): PiecesBroke => {
+    1: (old: PiecesBrokeV1, context): PiecesBrokeV2 => {
       const { panelId, numbers, reason, minutes } = old;
       const pieces = numbers.flatMap((n) => pieceNumbered(context.state, panelId, n) ?? []);
       const recut = old.recut && takingFromV1(old.recut, panelId, context);
       return { panelId, reason, minutes, broke: costsOf(context.state, pieces, minutes, context.now), recut };
     },
+    2: (old: PiecesBrokeV2): PiecesBroke => ({ ...old, lost: null, uncut: [] }),
   },
 };
+
+type PiecesBrokeV2 = Omit<PiecesBroke, 'lost' | 'uncut'>;
 
 interface PiecesBrokeV1 extends AskedPieces {
   readonly reason: BreakReason;
