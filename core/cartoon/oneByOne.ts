@@ -266,7 +266,9 @@ function containment(
     }
     if (looked > MOST_AROUND * (regions.length + 100)) return null;
   }
-  const across = regions.filter(({ ring }, i) => {
+  const most = MOST_ACROSS * regions.length;
+  let across = 0;
+  for (const [i, { ring }] of regions.entries()) {
     const deep = new Map<number, number>();
     const places = Math.min(PLACES, ring.length);
     for (let p = 0; p < places; p++) {
@@ -275,9 +277,10 @@ function containment(
       for (const k of around(i, place))
         if (!isRound(holds, k) && isDeep(nth(regions, k).ring, place)) deep.set(k, (deep.get(k) ?? 0) + 1);
     }
-    return [...deep.values()].some((n) => n < places);
-  });
-  return across.length > MOST_ACROSS * regions.length ? null : { inside, holds };
+    // One more and it is a heap: the rest need not be asked.
+    if ([...deep.values()].some((n) => n < places) && ++across > most) return null;
+  }
+  return { inside, holds };
 }
 
 /** Whether a point lies further from a ring than two copies of one border can be apart. */
