@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { stockItem } from '../test/stockItem.ts';
 import type { Ring } from '../geometry/index.ts';
+import { seededRandom } from '../units/index.ts';
 import { fitsOn, takersOf, takingOf, wantedFlow, type Wanted } from './index.ts';
 
 const wanted = (widthMm: number, heightMm: number, more: Partial<Wanted> = {}): Wanted => ({
@@ -36,6 +37,36 @@ describe('a piece on a sheet', () => {
     const box = (150 + 20) * d;
     expect(fitsOn(wanted(box, box), { widthMm: 40, heightMm: 170 }, EDGE)).toBe(false);
     expect(fitsOn(wanted(box, box, { ring: bar }), { widthMm: 40, heightMm: 170 }, EDGE)).toBe(true);
+  });
+  it('any way round: what fits just so at one angle is found, whatever the angle', () => {
+    const random = seededRandom(9);
+    let missed = 0;
+    for (let k = 0; k < 1500; k++) {
+      const ring: Ring = Array.from(
+        { length: 3 + Math.floor(random() * 9) },
+        () => [random() * 90, random() * 60] as const,
+      );
+      const [cos, sin] = [Math.cos(random() * Math.PI), Math.sin(random() * Math.PI)];
+      const mm = Math.hypot(cos, sin);
+      const [c, s] = [cos / mm, sin / mm];
+      const spread = (of: (x: number, y: number) => number) => {
+        const values = ring.map(([x, y]) => of(x, y));
+        return Math.max(...values) - Math.min(...values);
+      };
+      // A sheet as large as the box round the piece, turned so: it fits at that very angle.
+      const sheet = { widthMm: spread((x, y) => x * c - y * s), heightMm: spread((x, y) => x * s + y * c) };
+      if (!fitsOn(wanted(0, 0, { ring }), sheet, 0)) missed++;
+      // And where no angle of many does, it does not.
+      const small = { widthMm: sheet.widthMm * 0.9, heightMm: sheet.heightMm * 0.9 };
+      const byTrial = Array.from({ length: 1800 }, (_, i) => (i * Math.PI) / 1800).some((rad) => {
+        const [tc, ts] = [Math.cos(rad), Math.sin(rad)];
+        return (
+          spread((x, y) => x * tc - y * ts) <= small.widthMm && spread((x, y) => x * ts + y * tc) <= small.heightMm
+        );
+      });
+      if (k % 10 === 0 && byTrial && !fitsOn(wanted(0, 0, { ring }), small, 0)) missed++;
+    }
+    expect(missed).toBe(0);
   });
   it('a flow counts only for glass that has one', () => {
     expect([wantedFlow({ flow: true }, 30), wantedFlow({ flow: false }, 30), wantedFlow(undefined, 30)]).toEqual([

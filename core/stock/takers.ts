@@ -1,5 +1,6 @@
 import { TOLERANCE } from '../limits/index.ts';
-import type { Ring } from '../geometry/index.ts';
+import { hullIndices, type Ring } from '../geometry/index.ts';
+import { pointAt } from '../units/index.ts';
 import type { Glass, StockItem } from './types.ts';
 
 /** A piece that wants glass: its cut outline, or its measures where that is not at hand. */
@@ -19,9 +20,6 @@ export const wantedFlow = (glass: Pick<Glass, 'flow'> | undefined, flowDeg: numb
 
 type Item = Pick<StockItem, 'kind' | 'widthMm' | 'heightMm' | 'areaMm2' | 'id' | 'gone'>;
 
-/** A piece of any flow is tried so many ways round. */
-const TURNS = 36;
-
 /**
  * Whether a piece goes onto a sheet at all. A sheet's flow runs along its height; a piece with a flow angle may only be
  * turned so that both run alike, another one any way.
@@ -39,19 +37,59 @@ export function fitsOn(
     [widthMm, heightMm],
     [0, heightMm],
   ];
-  const angles = flowDeg === null ? Array.from({ length: TURNS }, (_, k) => (k * 180) / TURNS) : [90 - flowDeg];
   const [w, h] = [sheet.widthMm - 2 * edgeMm, sheet.heightMm - 2 * edgeMm];
-  return angles.some((deg) => {
-    const [cos, sin] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
-    let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
-    for (const [x, y] of ring) {
-      const [u, v] = [x * cos - y * sin, x * sin + y * cos];
-      x0 = Math.min(x0, u);
-      x1 = Math.max(x1, u);
-      y0 = Math.min(y0, v);
-      y1 = Math.max(y1, v);
-    }
-    return x1 - x0 <= w + TOLERANCE.roundingMm && y1 - y0 <= h + TOLERANCE.roundingMm;
+  const hull = hullIndices(ring).map((i) => pointAt(ring, i));
+  const fits = (rad: number) => {
+    const { width, height } = boxAt(hull, rad);
+    return width <= w + TOLERANCE.roundingMm && height <= h + TOLERANCE.roundingMm;
+  };
+  return flowDeg === null ? waysThatMayFit(hull, w, h).some(fits) : fits(((90 - flowDeg) * Math.PI) / 180);
+}
+
+/** The box round points turned by an angle, and between which of them it is spanned. */
+function boxAt(points: Ring, rad: number) {
+  const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
+  const across = { least: Infinity, most: -Infinity, from: 0, to: 0 };
+  const along = { least: Infinity, most: -Infinity, from: 0, to: 0 };
+  points.forEach(([x, y], i) => {
+    const [u, v] = [x * cos - y * sin, x * sin + y * cos];
+    if (u < across.least) [across.least, across.from] = [u, i];
+    if (u > across.most) [across.most, across.to] = [u, i];
+    if (v < along.least) [along.least, along.from] = [v, i];
+    if (v > along.most) [along.most, along.to] = [v, i];
+  });
+  return { width: across.most - across.least, height: along.most - along.least, across, along };
+}
+
+/**
+ * Angles of which one fits if any does, radians. Between two angles at which a side of the hull lies along an edge of the
+ * sheet the same corners span the box, its width and height are each one arch of a sine, and what fits lies at the ends
+ * or where one of them is just as wide as the sheet (rotating calipers, Toussaint 1983).
+ */
+function waysThatMayFit(hull: Ring, w: number, h: number): number[] {
+  const turn = Math.PI / 2;
+  const aligned = hull.map(([ax, ay], i) => {
+    const [bx, by] = pointAt(hull, (i + 1) % hull.length);
+    return ((-Math.atan2(by - ay, bx - ax) % turn) + turn) % turn;
+  });
+  const events = [...new Set([0, ...aligned])].sort((a, b) => a - b);
+  const ends = [...events, ...events.map((a) => a + turn), 2 * turn];
+  return ends.flatMap((from, k) => {
+    const to = ends[k + 1];
+    if (to === undefined) return [from];
+    const { across, along } = boxAt(hull, (from + to) / 2);
+    const just = ({ from: a, to: b }: { from: number; to: number }, most: number, isHeight: boolean): number[] => {
+      const [[px, py], [qx, qy]] = [pointAt(hull, a), pointAt(hull, b)];
+      const mm = Math.hypot(qx - px, qy - py);
+      if (mm < most || most < 0) return [];
+      // u = |d| cos(φ + θ) across, v = |d| sin(φ + θ) along.
+      const phi = Math.atan2(qy - py, qx - px);
+      const roots = isHeight
+        ? [Math.asin(most / mm) - phi, Math.PI - Math.asin(most / mm) - phi]
+        : [Math.acos(most / mm) - phi, -Math.acos(most / mm) - phi];
+      return roots.map((r) => ((r % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI)).filter((r) => r >= from && r <= to);
+    };
+    return [from, ...just(across, w, false), ...just(along, h, true)];
   });
 }
 
