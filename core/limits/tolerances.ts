@@ -12,7 +12,7 @@ export const TOLERANCE = {
   /** Edges shorter than this have no direction to speak of. */
   edgeMm: 1e-4,
   /** Turning a piece must not make it larger than its sheet by a rounding. */
-  roundingMm: 1e-6,
+  roundingMm: 1e-9,
   /** Small pictures: half a pixel of a picture of 600 mm. */
   sketchMm: 0.4,
   /** Lines that are shown but bound nothing need not be finer. */

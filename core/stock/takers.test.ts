@@ -42,10 +42,11 @@ describe('a piece on a sheet', () => {
     const random = seededRandom(9);
     let missed = 0;
     for (let k = 0; k < 1500; k++) {
-      const ring: Ring = Array.from(
-        { length: 3 + Math.floor(random() * 9) },
-        () => [random() * 90, random() * 60] as const,
-      );
+      const n = 3 + Math.floor(random() * 9);
+      const ring: Ring = Array.from({ length: n }, (_, i) => {
+        const [t, r] = [((i + random() * 0.8) / n) * 2 * Math.PI, 8 + random() * 40];
+        return [r * Math.cos(t), 0.6 * r * Math.sin(t)] as const;
+      });
       const [cos, sin] = [Math.cos(random() * Math.PI), Math.sin(random() * Math.PI)];
       const mm = Math.hypot(cos, sin);
       const [c, s] = [cos / mm, sin / mm];
