@@ -25,8 +25,9 @@ const glance = z.strictObject({
     /** Ids of glasses, and for each piece which one, −1 for none. */
     glassIds: z.array(text),
     glasses: z.array(z.number().int().min(-1)),
-    /** Numbers of broken pieces that wait, and what single pieces ask for. */
+    /** Numbers of broken pieces that wait, of those too small for the drawing, and what single pieces ask for. */
     broken: z.array(count),
+    tooSmall: z.array(count),
     asks: z.record(text, z.array(text)),
   }),
 });

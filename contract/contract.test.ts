@@ -93,6 +93,7 @@ describe('pieces in columns', () => {
       stage: 'cut',
       glassId: 'g',
       broken: null,
+      tooSmall: false,
       asks: [],
       ...more,
     });

@@ -126,6 +126,8 @@ export const ROWS = {
     heightMm: z.number(),
     difficulty: z.number().int().min(1).max(5),
     recheck: z.boolean(),
+    tooSmall: z.boolean(),
+    glassMm2: z.number().int().positive().nullable(),
     flowDeg: z.number().min(0).max(180).nullable(),
     section: text.nullable(),
     locked: z.boolean(),

@@ -233,6 +233,7 @@ function drawnFacts(
           difficulty: cuttability[i]?.difficulty ?? 1,
           isNew: carry.pieces[i]?.from === null,
           changed: change.changed,
+          grew: change.grew,
         },
       ];
     }),

@@ -73,6 +73,7 @@ export { Draft, Studio } from './studio.ts';
 export { standingOf, type Standing } from './standing.ts';
 export {
   DEFAULT_SETTINGS,
+  glassAreaOf,
   jointRowId,
   limitsOf,
   numberedKey,

@@ -59,6 +59,8 @@ const REFUSALS = {
   'named-twice': ({ pieces, are }) => `${pieces} ${are} named twice; say each once.`,
   'from-what': ({ pieces, are, them }) =>
     `${pieces} ${are} not cut yet; say from which sheet ${them === 'it' ? 'it' : 'they'} broke.`,
+  'too-small': ({ pieces, are, them }) =>
+    `${pieces} ${are} too small for the drawing now; cut ${them} anew, or say that ${them === 'it' ? 'it fits' : 'they fit'} all the same.`,
   'not-cut': ({ pieces, are, them }) => `${pieces} ${are} not cut yet; cut ${them} first.`,
   'not-this-route': ({ name }) => `“${name}” is not part of this panel's work.`,
   'already-in-hand': ({ pieces, are, them }) => `${pieces} ${are} cut already; break or recut ${them} instead.`,

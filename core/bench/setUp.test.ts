@@ -78,6 +78,7 @@ describe('setting up', () => {
       difficulty: 1,
       isNew: number === 30,
       changed: true,
+      grew: false,
     }));
     const ask = drawing(pieces, 'foil', {
       cartoonId: 'k2',

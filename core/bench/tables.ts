@@ -116,6 +116,10 @@ export interface Piece {
   readonly difficulty: number;
   /** Its drawing changed after its glass was cut: to be held against the new outline. */
   readonly recheck: boolean;
+  /** The drawing grew over its glass: that does not reach as far as it has to. */
+  readonly tooSmall: boolean;
+  /** Of the glass in hand, whole mm², where that was cut to another outline than the drawing has now. */
+  readonly glassMm2: number | null;
   /** Flow of the glass, degrees clockwise from x as seen, modulo 180; null for any way. */
   readonly flowDeg: number | null;
   /** Letter of the section it belongs to. */
@@ -123,6 +127,9 @@ export interface Piece {
   /** Its number is not to be changed. */
   readonly locked: boolean;
 }
+
+/** The area of a piece's glass: of that in hand, else of what is to be cut, mm². */
+export const glassAreaOf = ({ glassMm2, areaMm2 }: Pick<Piece, 'glassMm2' | 'areaMm2'>): number => glassMm2 ?? areaMm2;
 
 /** Where lines meet, as the drawing in force has it, and when either side of it was soldered. */
 export interface JointRow {

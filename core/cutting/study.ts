@@ -1,3 +1,4 @@
+import { areaOfRings, centroid, intersection, type Point } from '../geometry/index.ts';
 import { TOLERANCE } from '../limits/index.ts';
 import { nth } from '../units/index.ts';
 import type { Cartoon, Continued } from '../cartoon/index.ts';
@@ -29,6 +30,8 @@ export interface PieceChange {
   readonly was: number | null;
   /** The glass would be cut to another outline now. */
   readonly changed: boolean;
+  /** The new outline reaches beyond the old one: glass cut to that is too small for it. */
+  readonly grew: boolean;
 }
 
 export interface DrawingChanges {
@@ -51,14 +54,27 @@ export function changesBetween(
     const cut = nth(next.cuts, i);
     const old = was === null ? undefined : before.get(was);
     const changed = !old || !same || Math.abs(old.areaMm2 - cut.areaMm2) > TOLERANCE.sameCutMm * cut.perimeterMm;
-    return { number: piece.number, was, changed };
+    return { number: piece.number, was, changed, grew: changed && old !== undefined && reachesBeyond(cut, old) };
   });
   const kept = new Set(pieces.map((p) => p.was));
   return { pieces, gone: old.cartoon.pieces.map((p) => p.number).filter((n) => !kept.has(n)) };
 }
 
+/**
+ * Whether an outline reaches beyond another one, laid over it as it stands or middle on middle, by more than a grinder's
+ * mark all round.
+ */
+function reachesBeyond(now: CutPiece, old: CutPiece): boolean {
+  const most = TOLERANCE.sameCutMm * now.perimeterMm;
+  if (now.areaMm2 - old.areaMm2 > most) return true;
+  if (now.rings.length === 0 || old.rings.length === 0) return false;
+  const [[ax, ay], [bx, by]] = [centroid(now.rings), centroid(old.rings)];
+  const moved = old.rings.map((ring) => ring.map(([x, y]): Point => [x + ax - bx, y + ay - by]));
+  return [old.rings, moved].every((rings) => now.areaMm2 - areaOfRings(intersection(now.rings, rings)) > most);
+}
+
 /** A drawing that follows no other: every piece is new. */
 export const allNew = (cartoon: Cartoon): DrawingChanges => ({
-  pieces: cartoon.pieces.map((p) => ({ number: p.number, was: null, changed: true })),
+  pieces: cartoon.pieces.map((p) => ({ number: p.number, was: null, changed: true, grew: false })),
   gone: [],
 });

@@ -68,6 +68,7 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       difficulty: 1 + below(5),
       isNew: false,
       changed: random() < 0.5,
+      grew: random() < 0.3,
     }));
   };
 

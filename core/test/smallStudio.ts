@@ -134,6 +134,7 @@ export function smallStudio(technique: Technique = 'foil'): SmallStudio {
     difficulty: 1,
     isNew: true,
     changed: true,
+    grew: false,
   }));
   s.do({ kind: 'accept-drawing', ask: drawing(pieces, technique) });
   const row = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i);

@@ -20,7 +20,7 @@ type Along = Pick<Standing, 'route' | 'steps'>;
 
 /** The next thing to do on a panel; the words around `strong` make one sentence. */
 export interface NextThing {
-  readonly kind: 'measure' | 'draw' | 'glass' | 'recut' | 'stage' | 'joints' | 'step' | 'done';
+  readonly kind: 'measure' | 'draw' | 'glass' | 'recut' | 'too-small' | 'stage' | 'joints' | 'step' | 'done';
   readonly before: string;
   readonly strong: string;
   readonly after: string;
@@ -48,6 +48,9 @@ export function nextThing(
   if (panel.cartoonId === null || pieces.length === 0) return thing('draw', 'Bring in ', 'the drawing', '.');
   const broken = pieces.filter((p) => p.broken !== null).map((p) => p.number);
   if (broken.length > 0) return thing('recut', 'Recut ', showNumbers(broken, 8), ' first.', broken);
+  const small = pieces.filter((p) => p.tooSmall).map((p) => p.number);
+  if (small.length > 0)
+    return thing('too-small', 'Cut anew ', showNumbers(small, 8), ': too small for the drawing now.', small);
   const { route } = panel;
   const open = pieces.filter((p) => !isBuiltIn(route, p));
   if (open.length > 0) {
@@ -84,7 +87,7 @@ export function nextThing(
 }
 
 /** What is asked here of a piece. */
-export type PieceAlong = Pick<Piece, 'number' | 'stage' | 'asks' | 'glassId'> & {
+export type PieceAlong = Pick<Piece, 'number' | 'stage' | 'asks' | 'glassId' | 'tooSmall'> & {
   /** Why it broke, or just that it did. */
   readonly broken: string | null;
 };

@@ -17,7 +17,7 @@ export function glanceOf(rows: SqliteRows, panel: PanelRow): Glance {
     pieces: packPieces(
       rows.fieldsWhere(
         'pieces',
-        ['number', 'stage', 'glassId', 'broken', 'asks'],
+        ['number', 'stage', 'glassId', 'broken', 'tooSmall', 'asks'],
         'panel_id = ? and drawn = 1 order by number',
         panel.id,
       ),

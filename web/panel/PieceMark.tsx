@@ -57,6 +57,16 @@ export const PieceMark = memo(function PieceMark({
         />
       )}
       {broken && place && <Crack place={place} outline={region} />}
+      {piece.tooSmall && (
+        <path
+          d={region}
+          fill="none"
+          stroke="var(--crack)"
+          strokeWidth={1.4}
+          strokeDasharray="4 2.4"
+          data-too-small={number}
+        />
+      )}
       {!lit && look === 'glass' && <path d={outline} fill="none" stroke="var(--score)" strokeWidth={0.55} />}
       {!lit && look === 'frosted' && (
         <>

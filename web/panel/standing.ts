@@ -9,6 +9,7 @@ export type Pictured = Pick<Panel, 'name' | 'technique' | 'widthMm' | 'heightMm'
 /** What a picture shows of a piece. */
 export type PicturedPiece = Pick<SeenPiece, 'number' | 'stage' | 'glassId' | 'asks'> & {
   readonly broken: string | null;
+  readonly tooSmall?: boolean;
 };
 
 /** Whether a step that looks so was done to the panel. */

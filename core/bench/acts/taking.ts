@@ -93,6 +93,13 @@ export function takeFrom(
   };
 }
 
+/** What new glass, cut to the present outline, does away with. */
+export const NEW_GLASS = { recheck: false, tooSmall: false, glassMm2: null } as const;
+
+/** Pieces whose glass was cut to another outline than the drawing has now. */
+export const cutToOtherOutline = (pieces: readonly PieceRow[]): PieceRowId[] =>
+  pieces.filter((p) => p.recheck || p.tooSmall || p.glassMm2 !== null).map((p) => p.id);
+
 /** A label is taken whatever case it is written in: b7 and B7 are one to whoever reads them. */
 export const isLabelTaken = (state: Reader, label: string): boolean =>
   [...state.ask('stockWithLabel', label.toLowerCase())].length > 0;

@@ -100,6 +100,8 @@ export const pieces = sqliteTable(
     heightMm: real('height_mm').notNull(),
     difficulty: integer('difficulty').notNull(),
     recheck: flag('recheck'),
+    tooSmall: flag('too_small').default(false),
+    glassMm2: integer('glass_mm2'),
     flowDeg: real('flow_deg'),
     section: text('section'),
     locked: flag('locked'),

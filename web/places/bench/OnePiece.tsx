@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { BEGINS, reasonWords, stepOf, wantedBy } from '#core/bench';
+import { BEGINS, reasonWords, stepOf, wantedBy, glassAreaOf } from '#core/bench';
 import { takersOf } from '#core/stock';
 import { minutesByPiece } from '#core/labour';
 import { showArea, showMinutes, trimNumber } from '#core/units';
@@ -42,7 +42,11 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
       </h2>
       {piece.recheck && (
         <div className="grid gap-2 border-l-4 border-risk pl-3 text-[15px]">
-          <p>Its outline in the drawing changed after it was cut: hold it against the new one.</p>
+          <p>
+            {piece.tooSmall
+              ? `Too small for its place: the drawing grew over its glass. Cut it anew (Broke, then Recut), or say that it fits.`
+              : 'Its outline in the drawing changed after it was cut: hold it against the new one.'}
+          </p>
           <Button
             onClick={() =>
               void send.command({ kind: 'mark', ask: { panelId: panel.id, numbers: [piece.number], recheck: false } })
@@ -67,7 +71,8 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
         <dt>Cut size</dt>
         <dd>
           <Measures widthMm={piece.widthMm} heightMm={piece.heightMm} unit={settings.unit} /> ·{' '}
-          {showArea(piece.areaMm2, settings.unit)}
+          {showArea(glassAreaOf(piece), settings.unit)}
+          {piece.glassMm2 !== null && `; the drawing wants ${showArea(piece.areaMm2, settings.unit)}`}
         </dd>
         <dt>Edge</dt>
         <dd>

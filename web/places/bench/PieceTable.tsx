@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { stepOf, type StepCode } from '#core/bench';
+import { stepOf, type StepCode, glassAreaOf } from '#core/bench';
 import { showArea } from '#core/units';
 import { Choice } from '../../ui/Choice.tsx';
 import type { PanelView } from '../../panel/view.ts';
@@ -107,8 +107,9 @@ export function PieceTable({ view, selected, onPick }: PieceTableProps) {
                       {p.number}
                     </button>
                   </th>
-                  <td className={`pr-3 ${p.broken ? 'font-semibold text-risk' : ''}`}>
+                  <td className={`pr-3 ${p.broken || p.tooSmall ? 'font-semibold text-risk' : ''}`}>
                     {p.broken ? 'broken' : (stepOf(panel.route, p.stage)?.word ?? p.stage)}
+                    {p.tooSmall && ', too small for its drawing'}
                   </td>
                   <td className="pr-3">
                     <span className="inline-flex items-center gap-2">
@@ -122,7 +123,7 @@ export function PieceTable({ view, selected, onPick }: PieceTableProps) {
                       {glass ? `${glass.code} ${glass.name}` : '—'}
                     </span>
                   </td>
-                  <td className="pr-3 whitespace-nowrap">{showArea(p.areaMm2, settings.unit)}</td>
+                  <td className="pr-3 whitespace-nowrap">{showArea(glassAreaOf(p), settings.unit)}</td>
                   <td className="pr-3">{p.from ?? '—'}</td>
                   <td>{p.recuts || '—'}</td>
                 </tr>

@@ -2,7 +2,6 @@ import type { DrawingChanges } from '#core/cutting';
 import { count, showNumbers } from '#core/units';
 import type { PieceRow } from '../../state/studio.ts';
 
-/** Glass of it lies on the bench or is built in. */
 /** Whether glass has been cut for a piece. */
 export const isInHand = (p: PieceRow | undefined): boolean => p !== undefined && p.stage !== 'to-cut';
 
@@ -23,6 +22,7 @@ export function ChangeList({
   const changed = changes.pieces.filter((p) => p.was !== null && p.changed).map((p) => p.number);
   const same = changes.pieces.length - fresh.length - changed.length;
   const inHand = changed.filter((n) => begun.has(n));
+  const small = changes.pieces.filter((p) => p.grew && begun.has(p.number)).map((p) => p.number);
   const lost = changes.gone.filter((n) => begun.has(n));
   return (
     <section aria-label="What changes" className="grid gap-1.5 text-[15.5px]" data-testid="changes">
@@ -49,6 +49,12 @@ export function ChangeList({
         <p className="border-l-4 border-risk pl-3">
           Glass of <b>{showNumbers(inHand, 12)}</b> is cut already and will be marked to be held against the new
           outline.
+        </p>
+      )}
+      {small.length > 0 && (
+        <p className="border-l-4 border-risk pl-3">
+          <b>{showNumbers(small, 12)}</b> {small.length === 1 ? 'grows' : 'grow'} over what is cut:{' '}
+          {small.length === 1 ? 'its glass is' : 'their glass is'} too small then.
         </p>
       )}
       {lost.length > 0 && (

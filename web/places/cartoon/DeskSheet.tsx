@@ -81,7 +81,7 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
                   fill="none"
                   stroke="var(--crack)"
                   strokeWidth={unit * 0.35}
-                  strokeDasharray={`${unit * 1.2} ${unit * 0.7}`}
+                  strokeDasharray={row.tooSmall ? undefined : `${unit * 1.2} ${unit * 0.7}`}
                 />
               )}
               {row?.flowDeg !== undefined && row.flowDeg !== null && (

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { advance, broke, sound } from '../../../test/asks.ts';
 import { drawing, smallStudio, type SmallStudio } from '../../../test/smallStudio.ts';
 import type { PieceId } from '../../../units/index.ts';
 import { differences, happeningWords, refusalWords, replay, type DrawnPiece } from '../../index.ts';
@@ -7,6 +8,7 @@ const drawn = (number: number, more: Partial<DrawnPiece> = {}): DrawnPiece => ({
   id: number as PieceId,
   number,
   label: null,
+  grew: false,
   areaMm2: 700,
   perimeterMm: 110,
   widthMm: 30,
@@ -168,5 +170,35 @@ describe('marks beside pieces', () => {
     s.do({ kind: 'mark', ask: { panelId: 'p', numbers: [1, 2], flowDeg: 45, section: 'B', locked: false } });
     const words = happeningWords(s.log.at(-1)?.happening as Parameters<typeof happeningWords>[0], s.studio);
     expect(words).toBe('1, 2: flow at 45°, section B, number unlocked');
+  });
+  it('a piece that grew over its glass is too small: told, held back, and of the old area until it is cut anew', () => {
+    const s = smallStudio();
+    cut(s, 1, 2, 3);
+    const grown = drawn(1, { areaMm2: 1400, changed: true, grew: true });
+    const other = drawn(2, { areaMm2: 900, changed: true });
+    s.do({ kind: 'accept-drawing', ask: drawing([grown, other], 'foil', { cartoonId: 'k2', follows: 'k' }) });
+    expect(s.piece(1)).toMatchObject({ recheck: true, tooSmall: true, areaMm2: 1400, glassMm2: 1000 });
+    expect(s.piece(2)).toMatchObject({ recheck: true, tooSmall: false, areaMm2: 900, glassMm2: 1000 });
+    expect(s.piece(3)).toMatchObject({ recheck: false, tooSmall: false, glassMm2: null });
+    const refusal = s.try(advance([1, 3], 'ground'));
+    expect(refusal).toMatchObject({ code: 'too-small', numbers: [1] });
+    expect(s.piece(3)?.stage).toBe('cut');
+    s.do(advance([2, 3], 'ground'));
+    // Broken, it costs what it was; cut anew, it takes what the drawing wants.
+    const before = s.studio.get('stock', 'S1')?.areaMm2 ?? 0;
+    s.do(broke([1]));
+    expect([...s.studio.all('mishaps')].map((m) => m.glassMm2)).toEqual([1000]);
+    expect(s.piece(1)).toMatchObject({ stage: 'to-cut', recheck: false, tooSmall: false, glassMm2: null });
+    cut(s, 1);
+    expect(s.studio.get('stock', 'S1')?.areaMm2).toBe(before - 1400);
+    s.do(advance([1], 'ground'));
+    expect(sound(s)).toEqual([]);
+    for (let k = 0; k < 3; k++) s.back('undo');
+    expect(s.piece(1)).toMatchObject({ stage: 'cut', tooSmall: true, glassMm2: 1000 });
+    // Said to fit all the same, it may go on.
+    s.do({ kind: 'mark', ask: { panelId: 'p', numbers: [1], recheck: false } });
+    expect(s.piece(1)).toMatchObject({ tooSmall: false, recheck: false });
+    s.do(advance([1], 'ground'));
+    expect(sound(s)).toEqual([]);
   });
 });

@@ -3,6 +3,7 @@ import { NO_WORDS, refuse, type Act } from '../../act.ts';
 import type { Refusal } from '../../refusals.ts';
 import { BEGINS } from '../../routes/route.ts';
 import {
+  glassAreaOf,
   jointRowId,
   pieceRowId,
   type JointRowId,
@@ -22,6 +23,9 @@ export interface PieceAccepted extends Measured {
   readonly isNew: boolean;
   /** Its glass was cut to another outline: to be held against this one. */
   readonly recheck: boolean;
+  readonly tooSmall: boolean;
+  /** Of its glass, where that was cut to another outline. */
+  readonly glassMm2: number | null;
 }
 
 /** What the drawing has no more; `stays` where its row is kept since something tells of it. */
@@ -43,14 +47,14 @@ export interface DrawingAccepted extends Omit<AcceptDrawing, 'pieces' | 'gone' |
  * glass is cut and whose outline changed is marked to be held against the new outline.
  */
 export const acceptDrawing: Act<AcceptDrawing, DrawingAccepted> = {
-  version: 2,
+  version: 3,
   formerly: ['cartoon'],
   undoIn: 'panel',
   // A drawing that came in goes with all that was done to it.
   isLarge: ({ origin }) => origin === 'import',
   reads: {
     panels: ['cartoonId', 'allowance', 'technique'],
-    pieces: ['number', 'drawn', 'stage', 'recuts', 'recheck', 'locked'],
+    pieces: ['number', 'drawn', 'stage', 'recuts', 'recheck', 'locked', 'areaMm2', 'glassMm2', 'tooSmall'],
     joints: ['number', 'drawn'],
   },
   decide: (state, ask) => {
@@ -103,8 +107,16 @@ export const acceptDrawing: Act<AcceptDrawing, DrawingAccepted> = {
   effect: NO_WORDS,
   upcasts: {
     1: (old: AcceptCartoonV1, context): DrawingAccepted => accepted(context.state, acceptedFromV1(old, context), null),
+    2: (old: DrawingAcceptedV2): DrawingAccepted => ({
+      ...old,
+      pieces: old.pieces.map((piece) => ({ ...piece, tooSmall: false, glassMm2: null })),
+    }),
   },
 };
+
+interface DrawingAcceptedV2 extends Omit<DrawingAccepted, 'pieces'> {
+  readonly pieces: readonly Omit<PieceAccepted, 'tooSmall' | 'glassMm2'>[];
+}
 
 /** More pieces than these are not named in the history. */
 const FEW = 30;
@@ -145,10 +157,17 @@ function accepted(state: Reader, ask: AcceptDrawing, panel: PanelSaved | null): 
   return {
     ...rest,
     panel,
-    pieces: ask.pieces.map(({ id, changed, ...piece }) => {
+    pieces: ask.pieces.map(({ id, changed, grew, ...piece }) => {
       const old = piece.isNew ? undefined : row(id);
-      const recheck = old !== undefined && old.stage !== BEGINS && (changed || old.recheck);
-      return { ...piece, id: pieceRowId(panelId, id), recheck };
+      const inHand = old !== undefined && old.stage !== BEGINS ? old : null;
+      return {
+        ...piece,
+        id: pieceRowId(panelId, id),
+        recheck: inHand !== null && (changed || inHand.recheck),
+        tooSmall: inHand !== null && (grew || inHand.tooSmall),
+        // Its area stays that of the glass in hand until it is cut anew.
+        glassMm2: inHand && (changed ? glassAreaOf(inHand) : inHand.glassMm2),
+      };
     }),
     gone: ask.gone.map((id) => ({ id: pieceRowId(panelId, id), stays: isTold(state, row(id)) })),
     joints: ask.joints.map((joint) => ({ ...joint, id: jointRowId(panelId, joint.id) })),

@@ -15,6 +15,8 @@ export interface DrawnPiece extends Measured {
   readonly isNew: boolean;
   /** Its cut outline is not what it was. */
   readonly changed: boolean;
+  /** It reaches beyond what it was: glass cut before is too small. */
+  readonly grew: boolean;
 }
 
 export interface DrawnJoint {

@@ -5,7 +5,7 @@ import type { AcceptDrawing, DrawnJoint, DrawnPiece } from './ask.ts';
 import type { DrawingOrigin } from './origins.ts';
 import { jointsBetween, piecesGone } from './parts.ts';
 
-interface PieceV1 extends Omit<DrawnPiece, 'id' | 'isNew' | 'changed'> {
+interface PieceV1 extends Omit<DrawnPiece, 'id' | 'isNew' | 'changed' | 'grew'> {
   /** The number it had before, null for a new piece. The oldest events named all pieces and did not say. */
   readonly was?: number | null;
   readonly changed?: boolean;
@@ -44,7 +44,7 @@ export function acceptedFromV1(old: AcceptCartoonV1, { state, drawing }: UpcastC
     const { was: _, changed, ...measured } = piece;
     const id = idOf.get(piece.number);
     if (id === undefined) throw new Error(`the drawing ${old.cartoonId} has no piece ${piece.number}`);
-    return { ...measured, id, isNew: wasOf(piece) === null, changed: changed ?? true };
+    return { ...measured, id, isNew: wasOf(piece) === null, changed: changed ?? true, grew: false };
   });
   return {
     panelId,

@@ -19,7 +19,7 @@ export const advancePieces: Act<AdvancePieces, PiecesAdvanced> = {
   version: 2,
   formerly: [],
   undoIn: 'panel',
-  reads: { pieces: ['number', 'drawn', 'stage', 'asks'] },
+  reads: { pieces: ['number', 'drawn', 'stage', 'asks', 'tooSmall'] },
   decide: (state, ask) => {
     const picked = pickPieces(state, ask);
     if ('refusal' in picked) return picked;
@@ -33,6 +33,8 @@ export const advancePieces: Act<AdvancePieces, PiecesAdvanced> = {
     if (unasked.length > 0) return refuse('not-this-route', { name: step.word, numbers: unasked.map((p) => p.number) });
     const moving = pieces.filter((p) => stageIndex(route, p.stage) < target);
     if (moving.length === 0) return refuse('nothing-to-do', { numbers: ask.numbers, name: step.word });
+    const small = moving.filter((p) => p.tooSmall);
+    if (small.length > 0) return refuse('too-small', { numbers: small.map((p) => p.number) });
     return { fact: { ...named(ask.panelId, moving), to: ask.to, word: step.word } };
   },
   apply: (draft, { pieces, to }) => {

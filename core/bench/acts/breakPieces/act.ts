@@ -4,9 +4,9 @@ import { refuse, type Act, type Circumstance } from '../../act.ts';
 import { reasonWords, type BreakReason } from '../../reasons.ts';
 import { BEGINS, TAKES_GLASS } from '../../routes/route.ts';
 import type { StepCode } from '../../routes/definition.ts';
-import type { PieceRow, PieceRowId, Reader } from '../../tables.ts';
+import { glassAreaOf, type PieceRow, type PieceRowId, type Reader } from '../../tables.ts';
 import { called, pickPieces, pieceNumbered, piecesCalled, type AskedPieces } from '../picked.ts';
-import { applyTaking, takeFrom, type Taking } from '../taking.ts';
+import { applyTaking, cutToOtherOutline, NEW_GLASS, takeFrom, type Taking } from '../taking.ts';
 import { takingFromV1, type TakingV1 } from '../takingUpcast.ts';
 
 export interface BreakPieces extends AskedPieces {
@@ -42,6 +42,8 @@ export interface PiecesBroke {
   readonly lost: Taking | null;
   /** Those that broke while they were being cut: they were not in hand. */
   readonly uncut: readonly number[];
+  /** Those whose glass was cut to another outline: it is gone now. */
+  readonly anew: readonly PieceRowId[];
 }
 
 /**
@@ -77,9 +79,10 @@ export const breakPieces: Act<BreakPieces, PiecesBroke> = {
     if (lost && 'refusal' in lost) return lost;
     const recut = ask.recut && takeFrom(state, pieces, ask.recut, labels, lost ? [] : uncut);
     if (recut && 'refusal' in recut) return recut;
-    return { fact: { panelId, reason, minutes, broke, recut, lost, uncut: numbers } };
+    return { fact: { panelId, reason, minutes, broke, recut, lost, uncut: numbers, anew: cutToOtherOutline(pieces) } };
   },
-  apply: (draft, { panelId, reason, broke, recut, lost, uncut }, now) => {
+  apply: (draft, { panelId, reason, broke, recut, lost, uncut, anew }, now) => {
+    for (const id of anew) draft.patch('pieces', id, NEW_GLASS);
     const note = uncut.length > 0 ? `broke: ${showNumbers(uncut)}` : '';
     for (const { id, recuts, ...facts } of broke) {
       draft.put('mishaps', {
@@ -113,11 +116,11 @@ export const breakPieces: Act<BreakPieces, PiecesBroke> = {
       const recut = old.recut && takingFromV1(old.recut, panelId, context);
       return { panelId, reason, minutes, broke: costsOf(context.state, pieces, minutes, context.now), recut };
     },
-    2: (old: PiecesBrokeV2): PiecesBroke => ({ ...old, lost: null, uncut: [] }),
+    2: (old: PiecesBrokeV2): PiecesBroke => ({ ...old, lost: null, uncut: [], anew: [] }),
   },
 };
 
-type PiecesBrokeV2 = Omit<PiecesBroke, 'lost' | 'uncut'>;
+type PiecesBrokeV2 = Omit<PiecesBroke, 'lost' | 'uncut' | 'anew'>;
 
 interface PiecesBrokeV1 extends AskedPieces {
   readonly reason: BreakReason;
@@ -137,8 +140,8 @@ function costsOf(state: Reader, pieces: readonly PieceRow[], minutes: number, no
       stage: piece.stage,
       recuts: piece.recuts + 1,
       glassId: piece.glassId,
-      glassMm2: piece.areaMm2,
-      glassCents: glass ? priceOfArea(piece.areaMm2, glass.priceCentsPerM2) : 0,
+      glassMm2: glassAreaOf(piece),
+      glassCents: glass ? priceOfArea(glassAreaOf(piece), glass.priceCentsPerM2) : 0,
       minutes: each,
       labourCents: Math.round((each * rate) / 60),
     };

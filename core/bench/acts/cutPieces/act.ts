@@ -2,7 +2,8 @@ import { count, showArea, knownIn } from '../../../units/index.ts';
 import { refuse, type Act } from '../../act.ts';
 import { TAKES_GLASS } from '../../routes/route.ts';
 import { called, inHand, pickPieces, pieceNumbered } from '../picked.ts';
-import { applyTaking, takeFrom, type Source, type Taking } from '../taking.ts';
+import type { PieceRowId } from '../../tables.ts';
+import { applyTaking, cutToOtherOutline, NEW_GLASS, takeFrom, type Source, type Taking } from '../taking.ts';
 import { takingFromV1, type TakingV1 } from '../takingUpcast.ts';
 
 export interface CutPieces {
@@ -13,11 +14,15 @@ export interface CutPieces {
 export interface PiecesCut {
   readonly panelId: string;
   readonly takings: readonly Taking[];
+  /** Those whose last glass was cut to another outline: the new glass is cut to the present one. */
+  readonly anew: readonly PieceRowId[];
 }
+
+type PiecesCutV2 = Omit<PiecesCut, 'anew'>;
 
 /** Marks pieces cut and takes their glass. A broken piece that is cut again goes the same way. */
 export const cutPieces: Act<CutPieces, PiecesCut> = {
-  version: 2,
+  version: 3,
   formerly: [],
   undoIn: 'panel',
   reads: {
@@ -44,9 +49,10 @@ export const cutPieces: Act<CutPieces, PiecesCut> = {
       if ('refusal' in taking) return taking;
       takings.push(taking);
     }
-    return { fact: { panelId, takings } };
+    return { fact: { panelId, takings, anew: cutToOtherOutline(picked.pieces) } };
   },
-  apply: (draft, { panelId, takings }, now) => {
+  apply: (draft, { panelId, takings, anew }, now) => {
+    for (const id of anew) draft.patch('pieces', id, NEW_GLASS);
     for (const taking of takings) {
       applyTaking(draft, panelId, taking, now);
       for (const id of taking.pieces)
@@ -63,9 +69,10 @@ export const cutPieces: Act<CutPieces, PiecesCut> = {
       })
       .join(' · '),
   upcasts: {
-    1: (old: { panelId: string; takings: readonly TakingV1[] }, context): PiecesCut => ({
+    1: (old: { panelId: string; takings: readonly TakingV1[] }, context): PiecesCutV2 => ({
       panelId: old.panelId,
       takings: old.takings.map((taking) => takingFromV1(taking, old.panelId, context)),
     }),
+    2: (old: PiecesCutV2): PiecesCut => ({ ...old, anew: [] }),
   },
 };

@@ -46,7 +46,7 @@ export const markPieces: Act<MarkPieces, PiecesMarked> = {
     return { fact: { ...named(ask.panelId, moving), marks, sectionName } };
   },
   apply: (draft, { panelId, pieces, marks, sectionName }) => {
-    for (const id of pieces) draft.patch('pieces', id, marks);
+    for (const id of pieces) draft.patch('pieces', id, marks.recheck === false ? { ...marks, tooSmall: false } : marks);
     if (marks.section && sectionName !== null) {
       const letter = marks.section;
       draft.put('sections', { id: `${panelId}/${letter}`, panelId, letter, name: sectionName });

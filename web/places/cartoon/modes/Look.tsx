@@ -19,6 +19,7 @@ export function Look({ view, answer, desk, selected }: ModeProps) {
   const cut = answer.cuts.find((c) => c.number === number);
   const hasGlass = pieces.some((p) => p.number === number && isInHand(p));
   const { proposal } = desk;
+  const small = pieces.filter((p) => p.tooSmall).map((p) => p.number);
   const rechecks = pieces.filter((p) => p.recheck).map((p) => p.number);
   return (
     <>
@@ -27,6 +28,12 @@ export function Look({ view, answer, desk, selected }: ModeProps) {
           <p>
             Cut to an older outline: <b>{showNumbers(rechecks)}</b>. Hold {rechecks.length === 1 ? 'it' : 'them'}{' '}
             against the drawing.
+            {small.length > 0 && (
+              <>
+                {' '}
+                Too small for {small.length === 1 ? 'its place' : 'their places'}: <b>{showNumbers(small)}</b>.
+              </>
+            )}
           </p>
           <Button
             onClick={() =>
