@@ -100,12 +100,12 @@ test('a commission, a panel, and its drawing: seen at its true size before it is
 
   await choose.setInputFiles(file('panes.svg', DRAWING));
   await expect(page.getByRole('heading', { name: '9 pieces' })).toBeVisible();
-  await expect(page.getByText('guessed, the file gives none')).toBeVisible();
+  await expect(page.getByText('The file gives no real size. Read as it stands')).toBeVisible();
   await expect(page.getByText('1 repair', { exact: true })).toBeVisible();
   await page.getByLabel('is really').fill('300 mm');
   await page.getByLabel('is really').press('Enter');
   await expect(page.getByText('300 × 300 mm').first()).toBeVisible();
-  await expect(page.getByText('guessed')).toHaveCount(0);
+  await expect(page.getByText('How large is it really?')).toHaveCount(0);
   await page.getByRole('button', { name: 'Take in these 9 pieces' }).click();
   await expect(page.getByRole('heading', { name: 'Choose glass' })).toBeVisible();
   expect(await page.title()).toBe('Nelvik');

@@ -138,6 +138,7 @@ await back('undo', 'p');
 await back('redo', 'p');
 await back('undo', 'p');
 await edit('p', { kind: 'number', from: 3, to: 33 });
+await send('choose-glass', { panelId: 'p', numbers: [4], glassId: 'g1' });
 await send(
   'cut',
   { panelId: 'p', sources: [{ stockId: 'S1', numbers: [1, 2], left: { kind: 'stays' } }] },
@@ -192,6 +193,19 @@ await edit('p', { kind: 'move-node', node: 0, to: [0, 0] });
 await send('save-person', { id: 'ada', name: 'Ada', initial: 'A', rateCentsPerHour: 3600, active: true });
 await send('save-glass', { id: 'g1', code: 'G-1', name: 'green', priceCentsPerM2: 12000, ...glass });
 await send('break', { panelId: 'q', numbers: [1], reason: 'brittle', minutes: 5, recut: null }, 'bench-b', 'ada');
+await send(
+  'break',
+  {
+    panelId: 'q',
+    numbers: [3],
+    reason: 'score-ran-off',
+    minutes: 2,
+    recut: null,
+    lostFrom: { stockId: 'S1', left: { kind: 'stays' } },
+  },
+  'bench-b',
+  'bo',
+);
 for (let i = 3; i <= 9; i++)
   await send(
     'cut',
