@@ -4,6 +4,9 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readCartoon } from '#core/cartoon';
+import { planScores } from '#core/cutting';
+import { DEFAULT_LIMITS } from '#core/limits';
+import { cutOutlines, DEFAULT_ALLOWANCE } from '#core/sizing';
 import { seededRandom } from '#core/units';
 import { checkStudio } from '../server/checkStudio.ts';
 import { Desk } from '../server/desk.ts';
@@ -25,6 +28,17 @@ describe('the drawings', () => {
     if ('refusal' in reading) throw new Error(reading.refusal);
     expect(reading.findings.filter((f) => f.kind !== 'many-lines')).toEqual([]);
     expect(Math.abs(reading.cartoon.pieces.length - pieces)).toBeLessThanOrEqual(4);
+  });
+  it('for every piece of the drawings an order of scores is found that frees it', () => {
+    const drawings = [drawHeron(), drawTideLight(260, 820, 11), drawLantern(), drawFanlight(), drawFish()];
+    const stuck = drawings.flatMap((source, k) => {
+      const reading = readCartoon(source);
+      if ('refusal' in reading) throw new Error(reading.refusal);
+      return cutOutlines(reading.cartoon, DEFAULT_ALLOWANCE.foil).flatMap(({ number, rings: [ring] }) =>
+        ring && planScores(ring, DEFAULT_LIMITS).stuck.length > 0 ? [`${k}: ${number}`] : [],
+      );
+    });
+    expect(stuck).toEqual([]);
   });
   it('the bird is 420 by 640 mm and has 80 to 110 pieces, a bird among them', () => {
     const reading = readCartoon(drawHeron());

@@ -1,8 +1,10 @@
 import { lastOf, numberAt, pointAt } from '../units/index.ts';
 import { contains, nearestOnSegment, poleOf, signedArea, type Point, type Ring } from '../geometry/index.ts';
 
-/** No score comes nearer than this into the piece, mm: half of what it promises. */
-export const ENTERS_MM = 0.025;
+/** No score comes further than this into the piece, mm: a little less than the 0.05 mm that is promised. */
+export const ENTERS_MM = 0.035;
+/** An earlier score may have cut so much past a corner: what ends there ends at the edge. */
+const AT_THE_EDGE_MM = 0.04;
 /** What two parts may catch on one another sideways without holding, mm. */
 const CATCH_MM = 0.02;
 /** A pull is looked for in so many directions, the one straight out of the mouth first. */
@@ -32,7 +34,19 @@ export class GlassLeft {
 
   /** Whether a point lies on the edge of the glass that is left. */
   isEdge(point: Point): boolean {
-    return distanceToRing(this.#left, point) < 1e-3;
+    return distanceToRing(this.#left, point) < AT_THE_EDGE_MM;
+  }
+
+  /** A score whose ends lie all but at the edge, led to the edge itself. */
+  settled(path: readonly Point[]): Point[] {
+    const end = (point: Point): Point[] => {
+      const { edge, t, distSq } = placeOn(this.#left, point);
+      if (distSq < 1e-8) return [point];
+      const [[ax, ay], [bx, by]] = [pointAt(this.#left, edge), pointAt(this.#left, (edge + 1) % this.#left.length)];
+      const at: Point = [ax + (bx - ax) * t, ay + (by - ay) * t];
+      return contains(this.#left, point) ? [point, at] : [at];
+    };
+    return [...end(pointAt(path, 0)).reverse(), ...path.slice(1, -1), ...end(lastOf(path))];
   }
 
   /** Whether a score stays out of the piece. */
@@ -151,7 +165,7 @@ function partsOf(ring: Ring, path: readonly Point[]): [Point[], Point[]] {
   return [tidy([...path, ...along(to, from)]), tidy([...[...path].reverse(), ...along(from, to)])];
 }
 
-function placeOn(ring: Ring, [x, y]: Point): { edge: number; t: number } {
+function placeOn(ring: Ring, [x, y]: Point): { edge: number; t: number; distSq: number } {
   let best = { edge: 0, t: 0, distSq: Infinity };
   for (let edge = 0; edge < ring.length; edge++) {
     const [[ax, ay], [bx, by]] = [pointAt(ring, edge), pointAt(ring, (edge + 1) % ring.length)];

@@ -19,6 +19,9 @@ const SCORED_POINTS = 300;
 
 const MOST_HALVED = 8;
 
+/** A stretch is led on the way it runs over so much of its end, mm. */
+const LED_ON_MM = 1.5;
+
 /** One score of the cutter, in the order to take it. */
 export interface Score {
   readonly kind: SideKind;
@@ -109,7 +112,7 @@ function scoresFor(glass: GlassLeft, side: Side, sliceMm: number): Score[] | nul
 function runOut(glass: GlassLeft, along: readonly Point[]): Point[] | null {
   const first = exitFrom(glass, along, 1);
   const last = exitFrom(glass, [...along].reverse(), -1);
-  return first && last && [...first.reverse(), ...along, ...last];
+  return first && last && glass.settled([...first.reverse(), ...along, ...last]);
 }
 
 /**
@@ -119,7 +122,7 @@ function runOut(glass: GlassLeft, along: readonly Point[]): Point[] | null {
 function exitFrom(glass: GlassLeft, along: readonly Point[], outwards: 1 | -1): Point[] | null {
   const from = pointAt(along, 0);
   if (glass.isEdge(from)) return [];
-  const next = along.find(([x, y]) => Math.hypot(x - from[0], y - from[1]) > 0.05) ?? lastOf(along);
+  const next = along.find(([x, y]) => Math.hypot(x - from[0], y - from[1]) > LED_ON_MM) ?? lastOf(along);
   const back = Math.atan2(from[1] - next[1], from[0] - next[0]);
   for (let turn = 0; turn <= MOST_RUN_OUT_TURN; turn += RUN_OUT_STEP) {
     // Clockwise as seen the waste lies to the left: going back from the first point that is a turn to the right.

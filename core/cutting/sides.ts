@@ -123,13 +123,18 @@ function isCorner(ring: Ring, i: number): boolean {
   return true;
 }
 
+/** How an outside curve turns is asked of a line that is nowhere further from it: a traced one is all small corners. */
+const TURNS_WITHIN_MM = 0.15;
+
 /** An outside curve in equal turns. */
 function arcs(points: readonly Point[]): Point[][] {
+  const indexOf = new Map(points.map((p, i) => [p, i]));
+  const coarse = thinLine(points, TURNS_WITHIN_MM);
   const turned = [0];
-  for (let i = 1; i < points.length - 1; i++) {
-    const [ax, ay] = pointAt(points, i - 1);
-    const [bx, by] = pointAt(points, i);
-    const [cx, cy] = pointAt(points, i + 1);
+  for (let i = 1; i < coarse.length - 1; i++) {
+    const [ax, ay] = pointAt(coarse, i - 1);
+    const [bx, by] = pointAt(coarse, i);
+    const [cx, cy] = pointAt(coarse, i + 1);
     const [ux, uy, vx, vy] = [bx - ax, by - ay, cx - bx, cy - by];
     turned.push(lastOf(turned) + Math.max(0, Math.atan2(ux * vy - uy * vx, ux * vx + uy * vy)));
   }
@@ -138,7 +143,8 @@ function arcs(points: readonly Point[]): Point[][] {
   const ends = [0];
   for (let part = 1; part < parts; part++) {
     const at = turned.findIndex((rad) => rad >= (lastOf(turned) * part) / parts);
-    if (at > lastOf(ends)) ends.push(at);
+    const index = at < 0 ? -1 : (indexOf.get(pointAt(coarse, at)) ?? -1);
+    if (index > lastOf(ends)) ends.push(index);
   }
   ends.push(points.length - 1);
   return ends.slice(1).map((to, k) => points.slice(numberAt(ends, k), to + 1));

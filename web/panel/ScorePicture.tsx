@@ -91,7 +91,7 @@ export function ScorePicture({ rings, number, limits }: { rings: readonly Ring[]
       )}
       {stuck.length > 0 && (
         <p className="border-l-2 border-risk pl-3 text-[14.5px]">
-          What lies behind the dotted {stuck.length === 1 ? 'line' : 'lines'} cannot be pulled away: no score frees it.
+          For the dotted {stuck.length === 1 ? 'line' : 'lines'} no score was found that frees what lies behind.
         </p>
       )}
     </figure>
