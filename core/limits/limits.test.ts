@@ -17,7 +17,9 @@ describe('limits', () => {
     ]);
     expect(words).toMatch(/^[A-Z][^.]+$/);
     expect(['from memory', 'common practice']).toContain(source);
-    const ending = { mm: /Mm$/, 'mm²': /Mm2$/, '°': /Deg$/, ratio: /^((fussy|hard|most)Bite|bulbShare|slender)$/ }[unit];
+    const ending = { mm: /Mm$/, 'mm²': /Mm2$/, '°': /Deg$/, ratio: /^((fussy|hard|most)Bite|bulbShare|slender)$/ }[
+      unit
+    ];
     expect(name).toMatch(ending);
     expect(DEFAULT_LIMITS[name]).toBe(value);
   });
