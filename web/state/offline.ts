@@ -8,9 +8,8 @@ const NOT_AGAIN_MS = 60_000;
 export function keepForOffline(): void {
   // A part of a page that the server no longer has: it was brought up to date meanwhile.
   window.addEventListener('vite:preloadError', (event) => {
-    if (Date.now() - reloadedAt() < NOT_AGAIN_MS) return;
+    if (!mayReload()) return;
     event.preventDefault();
-    remember();
     window.location.reload();
   });
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
@@ -24,18 +23,14 @@ export async function forgetAnswers(): Promise<void> {
   if ('caches' in window) await caches.delete(ANSWERS);
 }
 
-function reloadedAt(): number {
+/** Notes that the page is loaded anew now. False where that was done a short time ago, or where nothing can be noted. */
+function mayReload(): boolean {
+  const now = Date.now();
   try {
-    return Number(sessionStorage.getItem(RELOADED_AT) ?? 0);
+    if (now - Number(sessionStorage.getItem(RELOADED_AT) ?? 0) < NOT_AGAIN_MS) return false;
+    sessionStorage.setItem(RELOADED_AT, String(now));
+    return true;
   } catch {
-    return Date.now();
-  }
-}
-
-function remember(): void {
-  try {
-    sessionStorage.setItem(RELOADED_AT, String(Date.now()));
-  } catch {
-    // Then it is not loaded anew a second time either.
+    return false;
   }
 }
