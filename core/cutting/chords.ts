@@ -1,5 +1,13 @@
-import { floatAt, nth, numberAt, pointAt } from '../units/index.ts';
-import { contains, depthsInHull, nearestOnSegment, thinLine, type Point, type Ring } from '../geometry/index.ts';
+import { floatAt, numberAt, pointAt } from '../units/index.ts';
+import {
+  contains,
+  depthsInHull,
+  meetingOf,
+  nearestOnSegment,
+  thinLine,
+  type Point,
+  type Ring,
+} from '../geometry/index.ts';
 import { baysOf } from './bays.ts';
 import { insideCorners, narrowestNeck } from './ringShape.ts';
 import type { OnBorder } from './parts.ts';
@@ -115,15 +123,9 @@ function worthWhile(ring: Ring): (place: OnBorder) => boolean {
 /** Whether the open segment lies inside the ring: it crosses no edge, and its middle is inside. */
 function isInside(ring: Ring, a: Point, b: Point): boolean {
   if (!contains(ring, [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2])) return false;
-  const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
   for (let i = 0; i < ring.length; i++) {
-    const [c, d] = [nth(ring, i), nth(ring, (i + 1) % ring.length)];
-    const [ex, ey] = [d[0] - c[0], d[1] - c[1]];
-    const cross = dx * ey - dy * ex;
-    if (cross === 0) continue;
-    const t = ((c[0] - a[0]) * ey - (c[1] - a[1]) * ex) / cross;
-    const u = ((c[0] - a[0]) * dy - (c[1] - a[1]) * dx) / cross;
-    if (t > 1e-6 && t < 1 - 1e-6 && u > -1e-9 && u < 1 + 1e-9) return false;
+    const met = meetingOf(a, b, pointAt(ring, i), pointAt(ring, (i + 1) % ring.length));
+    if (met && met.t > 1e-6 && met.t < 1 - 1e-6 && met.u > -1e-9 && met.u < 1 + 1e-9) return false;
   }
   return true;
 }

@@ -1,5 +1,5 @@
 import { lastOf, numberAt, pointAt } from '../units/index.ts';
-import { contains, nearestOnSegment, poleOf, signedArea, type Point, type Ring } from '../geometry/index.ts';
+import { contains, meetingOf, nearestOnSegment, poleOf, signedArea, type Point, type Ring } from '../geometry/index.ts';
 
 /** No score comes further than this into the piece, mm: a little less than the 0.05 mm that is promised. */
 export const ENTERS_MM = 0.035;
@@ -63,16 +63,7 @@ export class GlassLeft {
 
   /** Where a ray from inside the glass, or from its edge, first comes to the edge; null where it leaves at once. */
   edgeAlong([x, y]: Point, [dx, dy]: Point): Point | null {
-    let best = Infinity;
-    for (let i = 0; i < this.#left.length; i++) {
-      const [ax, ay] = pointAt(this.#left, i);
-      const [bx, by] = pointAt(this.#left, (i + 1) % this.#left.length);
-      const cross = dx * (by - ay) - dy * (bx - ax);
-      if (Math.abs(cross) < 1e-12) continue;
-      const t = ((ax - x) * (by - ay) - (ay - y) * (bx - ax)) / cross;
-      const u = ((ax - x) * dy - (ay - y) * dx) / cross;
-      if (t > 1e-3 && t < best && u >= -1e-9 && u <= 1 + 1e-9) best = t;
-    }
+    const best = this.#firstMeeting([x, y], [x + dx, y + dy], 1e-3, Infinity);
     if (best === Infinity) return null;
     const half: Point = [x + (dx * best) / 2, y + (dy * best) / 2];
     return contains(this.#left, half) ? [x + dx * best, y + dy * best] : null;
@@ -87,8 +78,8 @@ export class GlassLeft {
         const [a, b] = [pointAt(path, i), pointAt(path, i + step)];
         const mm = Math.hypot(b[0] - a[0], b[1] - a[1]);
         if (mm < 1e-9) continue;
-        const out = this.#firstMeeting(a, b);
-        if (out) return [...points, out];
+        const out = this.#firstMeeting(a, b, 1e-9, 1);
+        if (out < Infinity) return [...points, [a[0] + (b[0] - a[0]) * out, a[1] + (b[1] - a[1]) * out]];
         points.push(b);
       }
       return null;
@@ -97,19 +88,14 @@ export class GlassLeft {
     return before && after && [...before.reverse(), pointAt(path, middle), ...after];
   }
 
-  #firstMeeting([ax, ay]: Point, [bx, by]: Point): Point | null {
-    const [dx, dy] = [bx - ax, by - ay];
+  /** The first share of a way, between two, at which it meets the edge; infinite where it does not. */
+  #firstMeeting(from: Point, to: Point, after: number, most: number): number {
     let best = Infinity;
     for (let i = 0; i < this.#left.length; i++) {
-      const [cx, cy] = pointAt(this.#left, i);
-      const [ex, ey] = pointAt(this.#left, (i + 1) % this.#left.length);
-      const cross = dx * (ey - cy) - dy * (ex - cx);
-      if (Math.abs(cross) < 1e-12) continue;
-      const t = ((cx - ax) * (ey - cy) - (cy - ay) * (ex - cx)) / cross;
-      const u = ((cx - ax) * dy - (cy - ay) * dx) / cross;
-      if (t > 1e-9 && t <= 1 && t < best && u >= 0 && u <= 1) best = t;
+      const met = meetingOf(from, to, pointAt(this.#left, i), pointAt(this.#left, (i + 1) % this.#left.length));
+      if (met && met.t > after && met.t <= most && met.t < best && met.u >= -1e-9 && met.u <= 1 + 1e-9) best = met.t;
     }
-    return best === Infinity ? null : [ax + dx * best, ay + dy * best];
+    return best;
   }
 
   /** The same glass, to try something on. */
@@ -195,13 +181,8 @@ function staysOut(piece: Ring, [ax, ay]: Point, [bx, by]: Point): boolean {
   const [dx, dy] = [bx - ax, by - ay];
   const meets = [0, 1];
   for (let i = 0; i < piece.length; i++) {
-    const [cx, cy] = pointAt(piece, i);
-    const [ex, ey] = pointAt(piece, (i + 1) % piece.length);
-    const cross = dx * (ey - cy) - dy * (ex - cx);
-    if (cross === 0) continue;
-    const t = ((cx - ax) * (ey - cy) - (cy - ay) * (ex - cx)) / cross;
-    const u = ((cx - ax) * dy - (cy - ay) * dx) / cross;
-    if (t > 0 && t < 1 && u >= 0 && u <= 1) meets.push(t);
+    const met = meetingOf([ax, ay], [bx, by], pointAt(piece, i), pointAt(piece, (i + 1) % piece.length));
+    if (met && met.t > 0 && met.t < 1 && met.u >= 0 && met.u <= 1) meets.push(met.t);
   }
   meets.sort((p, q) => p - q);
   for (let k = 1; k < meets.length; k++) {

@@ -151,7 +151,7 @@ function leavesInwards(ring: Ring, i: number, dx: number, dy: number): boolean {
 }
 
 /** The two parts of a ring when it is cut from vertex `i` to a point on an edge. */
-export function partsAt(ring: Ring, i: number, edge: number, to: Point): [Point[], Point[]] {
+function partsAt(ring: Ring, i: number, edge: number, to: Point): [Point[], Point[]] {
   const n = ring.length;
   const first: Point[] = [];
   for (let k = i; ; k = (k + 1) % n) {

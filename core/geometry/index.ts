@@ -3,6 +3,7 @@ export {
   boxOf,
   centroid,
   contains,
+  meetingOf,
   nearestOnSegment,
   pathLength,
   perimeter,

@@ -101,6 +101,24 @@ export function regionContains([outer, ...holes]: readonly Ring[], point: Point)
   return outer !== undefined && contains(outer, point) && !holes.some((hole) => contains(hole, point));
 }
 
+/**
+ * Where two lines meet, as shares of the way from a to b (`t`) and from c to d (`u`): both within 0 and 1 where the
+ * segments themselves cross. Null for lines that run side by side.
+ */
+export function meetingOf(
+  [ax, ay]: Point,
+  [bx, by]: Point,
+  [cx, cy]: Point,
+  [dx, dy]: Point,
+): { readonly t: number; readonly u: number } | null {
+  const [px, py, qx, qy] = [bx - ax, by - ay, dx - cx, dy - cy];
+  const cross = px * qy - py * qx;
+  if (Math.abs(cross) < 1e-12) return null;
+  const t = ((cx - ax) * qy - (cy - ay) * qx) / cross;
+  const u = ((cx - ax) * py - (cy - ay) * px) / cross;
+  return { t, u };
+}
+
 /** Nearest point of segment ab to p, with its parameter along ab in [0, 1] and squared distance. */
 export function nearestOnSegment(px: number, py: number, ax: number, ay: number, bx: number, by: number) {
   const dx = bx - ax;

@@ -1,5 +1,13 @@
 import { pointAt } from '../../units/index.ts';
-import { boxOf, contains, nearestOnSegment, type Box, type Matrix, type Point } from '../../geometry/index.ts';
+import {
+  boxOf,
+  contains,
+  meetingOf,
+  nearestOnSegment,
+  type Box,
+  type Matrix,
+  type Point,
+} from '../../geometry/index.ts';
 import type { DrawnLine } from './types.ts';
 
 /** Where something may be seen: what is painted last at a place decides. */
@@ -101,23 +109,16 @@ function windings(ring: readonly Point[], [x, y]: Point): number {
   return sum;
 }
 
-function crossings([ax, ay]: Point, [bx, by]: Point, shapes: readonly WindowShape[]): number[] {
-  const [dx, dy] = [bx - ax, by - ay];
+function crossings(a: Point, b: Point, shapes: readonly WindowShape[]): number[] {
   const found: number[] = [];
   for (const { rings, box } of shapes) {
-    if (Math.max(ax, bx) < box.minX || Math.min(ax, bx) > box.maxX) continue;
-    if (Math.max(ay, by) < box.minY || Math.min(ay, by) > box.maxY) continue;
+    if (Math.max(a[0], b[0]) < box.minX || Math.min(a[0], b[0]) > box.maxX) continue;
+    if (Math.max(a[1], b[1]) < box.minY || Math.min(a[1], b[1]) > box.maxY) continue;
     for (const ring of rings) {
-      let [cx, cy] = ring.at(-1) ?? [0, 0];
-      for (const [ex, ey] of ring) {
-        const cross = dx * (ey - cy) - dy * (ex - cx);
-        if (cross !== 0) {
-          const t = ((cx - ax) * (ey - cy) - (cy - ay) * (ex - cx)) / cross;
-          const u = ((cx - ax) * dy - (cy - ay) * dx) / cross;
-          if (t > 0 && t < 1 && u >= 0 && u <= 1) found.push(t);
-        }
-        [cx, cy] = [ex, ey];
-      }
+      ring.forEach((c, i) => {
+        const met = meetingOf(a, b, c, pointAt(ring, (i + 1) % ring.length));
+        if (met && met.t > 0 && met.t < 1 && met.u >= 0 && met.u <= 1) found.push(met.t);
+      });
     }
   }
   return found.sort((p, q) => p - q);
