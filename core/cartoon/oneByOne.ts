@@ -1,13 +1,15 @@
 import { CAPACITY, TOLERANCE } from '../limits/index.ts';
-import { nth, lastOf, knownIn, pointAt, intAt } from '../units/index.ts';
+import { nth, lastOf, knownIn, numberAt, pointAt, intAt } from '../units/index.ts';
 import Flatbush from 'flatbush';
 import {
   boxOf,
+  centroid,
   closeGaps,
   contains,
   insetRegion,
   nearestOnSegment,
   pathLength,
+  poleOf,
   signedArea,
   thinRing,
   type Point,
@@ -252,6 +254,7 @@ function containment(
   tree.finish();
   const inside = new Set<number>();
   const holds = new Int32Array(regions.length);
+  const areas = regions.map(({ ring }) => Math.abs(signedArea(ring)));
   let looked = 0;
   /** Regions round a place of region `i`, by their boxes first. */
   const around = (i: number, [x, y]: Point): number[] => {
@@ -259,8 +262,10 @@ function containment(
     looked += boxes.length;
     return boxes.filter((k) => k !== i && contains(nth(regions, k).ring, [x, y]));
   };
-  for (let i = 0; i < regions.length; i++) {
-    for (const k of around(i, pointAt(nth(regions, i).ring, 0))) {
+  for (const [i, { ring }] of regions.entries()) {
+    // A corner may stick out of a frame, or lie over a neighbour: the middle tells.
+    for (const k of around(i, innerPoint(ring))) {
+      if (numberAt(areas, k) <= numberAt(areas, i)) continue;
       inside.add(i);
       holds[k] = intAt(holds, k) + 1;
     }
@@ -281,6 +286,12 @@ function containment(
     if ([...deep.values()].some((n) => n < places) && ++across > most) return null;
   }
   return { inside, holds };
+}
+
+/** A point well inside a ring: its centre of gravity where that is one. */
+function innerPoint(ring: Ring): Point {
+  const middle = centroid([ring]);
+  return contains(ring, middle) ? middle : poleOf([ring], TOLERANCE.apartMm / 2).at;
 }
 
 /** Whether a point lies further from a ring than two copies of one border can be apart. */

@@ -1,6 +1,6 @@
 export { cuttability, type Cuttability, type CuttingFinding, type CuttingLimits } from './findings.ts';
 export { panelFindings, type PanelFinding, type PanelLimits } from './panelFindings.ts';
-export { proposeLine, type Proposal } from './propose.ts';
+export { needsCure, proposeLine, type Proposal } from './propose.ts';
 export { planScores, type Score, type ScorePlan } from './scores.ts';
 export {
   allNew,

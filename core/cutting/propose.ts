@@ -31,10 +31,14 @@ const THINNED_TO_MM = 0.3;
 /** A border that is still of so many is a coast, not a piece that somebody cuts. */
 const COAST_POINTS = 300;
 
+/** Whether lines are looked for at all: at difficulty 4 and 5, and for a neck. */
+export const needsCure = ({ difficulty, findings }: Cuttability): boolean =>
+  difficulty >= 4 || findings.some((f) => f.kind === 'neck');
+
 /**
  * The shortest lines that cure what keeps a piece from being cut as one: one where one does, else one after the other.
  * Each part has been judged with what its own lines take up; none is harder than the piece was.
- * @returns null for a piece that can be cut (difficulty under 4, no neck), or where no straight line helps
+ * @returns null for a piece that {@link needsCure} none, or where no straight line helps
  */
 export function proposeLine(
   cartoon: Cartoon,
@@ -45,7 +49,7 @@ export function proposeLine(
   budget: Budget = { left: MOST_JUDGED },
 ): Proposal | null {
   const piece = cartoon.pieces.find((p) => p.number === number);
-  if (!piece || (judged.difficulty < 4 && !judged.findings.some((f) => f.kind === 'neck'))) return null;
+  if (!piece || !needsCure(judged)) return null;
   const keeps = edgeKeeps(cartoon, piece, allowance);
   const added = innerKeeps(allowance);
   const [ring, ...holes] = pieceRings(cartoon, piece).map((points, i): Part => ({

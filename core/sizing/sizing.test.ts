@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { readCartoon } from '../cartoon/index.ts';
 import { cuttability } from '../cutting/index.ts';
+import { DEFAULT_LIMITS } from '../limits/index.ts';
 import { doc } from '../test/panels.ts';
+import { pointAt, seededRandom } from '../units/index.ts';
+import type { Point } from '../geometry/index.ts';
 import {
   borderEdges,
   drawnSize,
@@ -26,6 +29,7 @@ function cuts(source: string, allowance: LineAllowance) {
   if ('refusal' in reading) throw new Error(reading.refusal);
   return cutOutlines(reading.cartoon, allowance);
 }
+const minus = ([ax, ay]: Point, [bx, by]: Point): Point => [ax - bx, ay - by];
 /** Nine panes of 100 mm: one in the middle, four at the sides, four in the corners. */
 const NINE = doc(300, 300, '<rect width="300" height="300"/><path d="M100 0V300M200 0V300M0 100H300M0 200H300"/>');
 
@@ -46,6 +50,40 @@ describe('cut outlines', () => {
     const corner = cuts(NINE, { ...DEFAULT_ALLOWANCE.lead, outline: 'came-outside' })[0];
     expect(corner?.areaMm2).toBeCloseTo((100 - rim - 1.05) ** 2, 2);
     expect(corner?.widthMm).toBeCloseTo(100 - rim - 1.05, 3);
+  });
+  // A triangle drawn in by d keeps its shape: A·(1 − d/r)² is left of it, r the radius of its incircle; nothing from d = r on.
+  it('300 small triangles in a panel: cut and daylight are what is left of them, eaten whole they are gone', () => {
+    const random = seededRandom(11);
+    const lead = DEFAULT_ALLOWANCE.lead;
+    const left = (area: number, r: number, d: number) => (d < r ? area * (1 - d / r) ** 2 : 0);
+    let [gone, dark] = [0, 0];
+    for (let i = 0; i < 300; i++) {
+      const sizeMm = 2 + 14 * random();
+      const turn = 2 * Math.PI * random();
+      const corners = [0, 1.6 + random(), 3.6 + random()].map((a) => [
+        Number((50 + sizeMm * (0.4 + 0.6 * random()) * Math.cos(a + turn)).toFixed(4)),
+        Number((50 + sizeMm * (0.4 + 0.6 * random()) * Math.sin(a + turn)).toFixed(4)),
+      ]) as [Point, Point, Point];
+      const [a, b, c] = corners;
+      const area = Math.abs((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])) / 2;
+      const sides = [a, b, c].map((p, k) => Math.hypot(...minus(p, pointAt(corners, (k + 1) % 3))));
+      const r = (2 * area) / sides.reduce((sum, mm) => sum + mm, 0);
+      // Next to nothing drawn, the reader heals it away: another matter.
+      if (area < 2) continue;
+      const drawn = corners.map((p) => p.join(' ')).join('L');
+      const all = cuts(doc(100, 100, `<rect width="100" height="100"/><path d="M${drawn}Z"/>`), lead);
+      const cut = all.find((one) => one.areaMm2 < 5000);
+      expect(all).toHaveLength(2);
+      expect(Math.abs((cut?.areaMm2 ?? NaN) - left(area, r, 1.05))).toBeLessThan(0.02);
+      expect(Math.abs((cut?.daylightMm2 ?? NaN) - left(area, r, 3))).toBeLessThan(0.02);
+      const kinds = cut ? cuttability(cut).findings.map((f) => f.kind) : [];
+      expect(kinds.includes('gone')).toBe(r <= 1.05);
+      expect(kinds.includes('little-light')).toBe(r > 1.05 && left(area, r, 3) < DEFAULT_LIMITS.leastDaylightMm2);
+      if (r <= 1.05) gone++;
+      else if (r <= 3) dark++;
+    }
+    expect(gone).toBeGreaterThan(20);
+    expect(dark).toBeGreaterThan(60);
   });
   it('what the lines eat is told, not dropped', () => {
     const sliver = cuts(

@@ -1,7 +1,6 @@
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import type { CartoonAnswer, PanelEdit } from '#contract';
-import { proposeLine, type Proposal } from '#core/cutting';
 import { regionContains, type Point } from '#core/geometry';
 import { lineSearch, nearestNode, pieceRings, piecesAlong } from '#core/cartoon';
 import { showNumbers, nth } from '#core/units';
@@ -10,6 +9,7 @@ import { useSend } from '../../state/send.ts';
 import type { PanelView } from '../../panel/view.ts';
 import { isInHand } from './ChangeList.tsx';
 import type { Mode } from './modes.ts';
+import { useProposal, type Proposed } from './useProposal.ts';
 
 export interface Desk {
   readonly mode: Mode;
@@ -19,7 +19,7 @@ export interface Desk {
   readonly node: number | null;
   /** What a note points at. */
   readonly spot: Point | null;
-  readonly proposal: Proposal | null;
+  readonly proposed: Proposed;
   readonly busy: boolean;
   setMode(mode: Mode): void;
   tap(at: Point): void;
@@ -27,9 +27,6 @@ export interface Desk {
   edit(edit: PanelEdit, said: string): Promise<boolean>;
   clear(): void;
 }
-
-/** Chords tried for a line that cures a piece: the answer comes while it is looked at. */
-const MOST_TRIED = 400;
 
 /** How near a tap must be, as a share of the drawing's longer side. */
 const REACH = 0.018;
@@ -48,12 +45,8 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
   const { numbers, panelId, at } = useSelection();
   const { minX, minY, maxX, maxY } = cartoon.box;
   const reachMm = Math.max(maxX - minX, maxY - minY) * REACH;
-  const proposal = useMemo(() => {
-    const judged = answer.cuttability.find((c) => c.number === at);
-    return judged && panelId === panel.id
-      ? proposeLine(cartoon, judged.number, judged, panel.allowance, view.limits, { left: MOST_TRIED })
-      : null;
-  }, [answer, cartoon, at, panelId, panel.id, panel.allowance, view.limits]);
+  const judged = panelId === panel.id ? answer.cuttability.find((c) => c.number === at) : undefined;
+  const proposed = useProposal({ cartoon, judged, allowance: panel.allowance, limits: view.limits });
 
   const clear = () => {
     setTaps([]);
@@ -138,7 +131,7 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
     lines,
     node,
     spot,
-    proposal,
+    proposed,
     busy,
     setMode: (next) => {
       clear();
