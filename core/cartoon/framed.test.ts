@@ -22,12 +22,15 @@ const neighbours = (body: string) =>
 const FOUR_BY_THREE = [2, 2, 2, 2, 3, 3, 3, 3, 3, 3, 4, 4];
 
 describe('cells drawn one by one with a frame round them', () => {
-  it.each([-1.8, -0.6, -0.2, -0.05, 0, 0.2, 0.6, 1.2, 1.8])('a gap of %d mm between them: each has its neighbours', (gapMm) => {
-    expect(neighbours(cells(gapMm) + box(40, 40, 240, 180))).toEqual(FOUR_BY_THREE);
-    const { pieces, joints } = read(cells(gapMm) + box(40, 40, 240, 180));
-    for (const { areaMm2 } of pieces) expect(Math.abs(areaMm2 / 3600 - 1)).toBeLessThan(0.035);
-    expect(joints.length).toBe(20);
-  });
+  it.each([-1.8, -0.6, -0.2, -0.05, 0, 0.2, 0.6, 1.2, 1.8])(
+    'a gap of %d mm between them: each has its neighbours',
+    (gapMm) => {
+      expect(neighbours(cells(gapMm) + box(40, 40, 240, 180))).toEqual(FOUR_BY_THREE);
+      const { pieces, joints } = read(cells(gapMm) + box(40, 40, 240, 180));
+      for (const { areaMm2 } of pieces) expect(Math.abs(areaMm2 / 3600 - 1)).toBeLessThan(0.035);
+      expect(joints.length).toBe(20);
+    },
+  );
   it.each([-1.2, -0.2, 0.2, 1.2])('a frame that the cells reach over, %d mm between them, is no border', (gapMm) => {
     expect(neighbours(cells(gapMm) + box(40.6, 40.6, 238.8, 178.8))).toEqual(FOUR_BY_THREE);
   });

@@ -1,10 +1,11 @@
-import { lastOf, numberAt, pointAt } from '../units/index.ts';
+import { lastOf, nth, numberAt, pointAt } from '../units/index.ts';
 import { contains, meetingOf, nearestOnSegment, poleOf, signedArea, type Point, type Ring } from '../geometry/index.ts';
 
 /** No score comes further than this into the piece, mm: a little less than the 0.05 mm that is promised. */
 export const ENTERS_MM = 0.035;
 /** An earlier score may have cut so much past a corner: what ends there ends at the edge. */
 const AT_THE_EDGE_MM = 0.04;
+const FREED_STEP_MM = 0.5;
 /** What two parts may catch on one another sideways without holding, mm. */
 const CATCH_MM = 0.02;
 /** A pull is looked for in so many directions, the one straight out of the mouth first. */
@@ -37,6 +38,23 @@ export class GlassLeft {
     return distanceToRing(this.#left, point) < AT_THE_EDGE_MM;
   }
 
+  /** Whether nothing is left to be taken off along a stretch of the border. */
+  isFreed(along: readonly Point[]): boolean {
+    return along.every((to, i) => {
+      const from = pointAt(along, Math.max(0, i - 1));
+      const steps = Math.max(1, Math.ceil(Math.hypot(to[0] - from[0], to[1] - from[1]) / FREED_STEP_MM));
+      for (let k = 1; k <= steps; k++)
+        if (!this.isGone([from[0] + ((to[0] - from[0]) * k) / steps, from[1] + ((to[1] - from[1]) * k) / steps]))
+          return false;
+      return true;
+    });
+  }
+
+  /** Whether no glass is left outside of a place of the border: it lies at the edge, or a score took a hair too much. */
+  isGone(point: Point): boolean {
+    return this.isEdge(point) || !contains(this.#left, point);
+  }
+
   /** A score whose ends lie all but at the edge, led to the edge itself. */
   settled(path: readonly Point[]): Point[] {
     const end = (point: Point): Point[] => {
@@ -57,7 +75,7 @@ export class GlassLeft {
       // What follows the border from one of its points to the next does not enter.
       const [a, b] = [this.#indexOf.get(from), this.#indexOf.get(to)];
       if (i === 0 || (a !== undefined && b !== undefined && (a + 1) % n === b)) return true;
-      return staysOut(this.#piece, from, to);
+      return staysOut(this.#piece, from, to, a, b);
     });
   }
 
@@ -176,28 +194,54 @@ export function distanceToRing(ring: Ring, [x, y]: Point): number {
   return Math.sqrt(best);
 }
 
-/** Whether a straight line nowhere runs further into a piece than {@link ENTERS_MM}. */
-function staysOut(piece: Ring, [ax, ay]: Point, [bx, by]: Point): boolean {
+/**
+ * Whether a straight line nowhere runs further into a piece than {@link ENTERS_MM}, nor cuts off a tip that is longer.
+ * @param first index of the piece's point that the line begins at, if it does; `last` of the one it ends at
+ */
+function staysOut(piece: Ring, [ax, ay]: Point, [bx, by]: Point, first?: number, last?: number): boolean {
   const [dx, dy] = [bx - ax, by - ay];
-  const meets = [0, 1];
+  const meets: { t: number; edge: number | undefined }[] = [
+    { t: 0, edge: first },
+    { t: 1, edge: last },
+  ];
   for (let i = 0; i < piece.length; i++) {
     const met = meetingOf([ax, ay], [bx, by], pointAt(piece, i), pointAt(piece, (i + 1) % piece.length));
-    if (met && met.t > 0 && met.t < 1 && met.u >= 0 && met.u <= 1) meets.push(met.t);
+    if (met && met.t > 0 && met.t < 1 && met.u >= 0 && met.u <= 1) meets.push({ t: met.t, edge: i });
   }
-  meets.sort((p, q) => p - q);
+  meets.sort((p, q) => p.t - q.t);
   for (let k = 1; k < meets.length; k++) {
-    const [from, to] = [numberAt(meets, k - 1), numberAt(meets, k)];
-    const mm = (to - from) * Math.hypot(dx, dy);
+    const [from, to] = [nth(meets, k - 1), nth(meets, k)];
+    const mm = (to.t - from.t) * Math.hypot(dx, dy);
     const at = (share: number): Point => [
-      ax + dx * (from + (to - from) * share),
-      ay + dy * (from + (to - from) * share),
+      ax + dx * (from.t + (to.t - from.t) * share),
+      ay + dy * (from.t + (to.t - from.t) * share),
     ];
-    // Between two meetings all lies on one side; and no place of a short stretch is far from both its ends.
-    if (mm < 2 * ENTERS_MM || !contains(piece, at(0.5))) continue;
+    // Between two meetings all lies on one side.
+    if (mm < 1e-6 || !contains(piece, at(0.5))) continue;
+    if (tipMm(piece, from.edge, to.edge, at(0), at(1)) > ENTERS_MM) return false;
+    // No place of a short stretch is far from both its ends.
+    if (mm < 2 * ENTERS_MM) continue;
     const tries = Math.min(12, Math.ceil(mm / ENTERS_MM));
     for (let step = 1; step < tries; step++) if (distanceToRing(piece, at(step / tries)) > ENTERS_MM) return false;
   }
   return true;
+}
+
+/** A tip has no more points than this. */
+const TIP_POINTS = 12;
+
+/** How far a piece's border between two of its edges leaves the line that cuts it off, on the shorter way, mm. */
+function tipMm(piece: Ring, from: number | undefined, to: number | undefined, a: Point, b: Point): number {
+  if (from === undefined || to === undefined) return 0;
+  const n = piece.length;
+  const ahead = (to - from + n) % n;
+  const [start, count] = ahead <= n - ahead ? [from, ahead] : [to, n - ahead];
+  let most = 0;
+  for (let k = 1; k <= Math.min(count, TIP_POINTS); k++) {
+    const [x, y] = pointAt(piece, (start + k) % n);
+    most = Math.max(most, nearestOnSegment(x, y, a[0], a[1], b[0], b[1]).distSq);
+  }
+  return Math.sqrt(most);
 }
 
 /**

@@ -241,6 +241,17 @@ describe('the order of scores', () => {
     }
     expect(faults).toEqual([]);
   });
+  it('16 long S-shaped strips that are traced', () => {
+    const random = seededRandom(77);
+    const faults: string[] = [];
+    for (let k = 0; k < 16; k++) {
+      const ring = clockwise(traced(FAMILIES['S-shaped bands']?.(random) ?? [], random));
+      const plan = planScores(ring, DEFAULT_LIMITS);
+      const fault = plan.stuck.length > 0 ? 'stuck' : faultOf(ring, plan, false);
+      if (fault) faults.push(`${k}: ${fault}`);
+    }
+    expect(faults).toEqual([]);
+  });
   it('what the mouth of a keyhole bay holds is told, not scored', () => {
     const bay = arc(0, -10, 20.4, -101, -439, 60);
     const ring = clockwise([[-40, -40], [-4, -40], ...bay, [4, -40], [40, -40], [40, 40], [-40, 40]]);

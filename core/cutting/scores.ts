@@ -67,6 +67,8 @@ export function planScores(outline: Ring, { sliceMm }: Pick<Limits, 'sliceMm'>):
   const scores: Score[] = [];
   let halved = 0;
   while (open.length > 0) {
+    // A score before it may have freed a stretch on its way out.
+    open = open.filter((side) => !glass.isFreed(side.points));
     const taken = firstTaken(open, (side) => scoresFor(glass, side, sliceMm));
     if (taken) {
       scores.push(...taken.scores);
@@ -121,7 +123,7 @@ function runOut(glass: GlassLeft, along: readonly Point[]): Point[] | null {
  */
 function exitFrom(glass: GlassLeft, along: readonly Point[], outwards: 1 | -1): Point[] | null {
   const from = pointAt(along, 0);
-  if (glass.isEdge(from)) return [];
+  if (glass.isGone(from)) return [];
   const next = along.find(([x, y]) => Math.hypot(x - from[0], y - from[1]) > LED_ON_MM) ?? lastOf(along);
   const back = Math.atan2(from[1] - next[1], from[0] - next[0]);
   for (let turn = 0; turn <= MOST_RUN_OUT_TURN; turn += RUN_OUT_STEP) {

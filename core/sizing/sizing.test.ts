@@ -60,13 +60,14 @@ describe('cut outlines', () => {
     for (let i = 0; i < 300; i++) {
       const sizeMm = 2 + 14 * random();
       const turn = 2 * Math.PI * random();
-      const corners = [0, 1.6 + random(), 3.6 + random()].map((a) => [
-        Number((50 + sizeMm * (0.4 + 0.6 * random()) * Math.cos(a + turn)).toFixed(4)),
-        Number((50 + sizeMm * (0.4 + 0.6 * random()) * Math.sin(a + turn)).toFixed(4)),
-      ]) as [Point, Point, Point];
-      const [a, b, c] = corners;
+      const corner = (angle: number): Point => {
+        const mm = sizeMm * (0.4 + 0.6 * random());
+        return [Number((50 + mm * Math.cos(angle)).toFixed(4)), Number((50 + mm * Math.sin(angle)).toFixed(4))];
+      };
+      const [a, b, c] = [corner(turn), corner(turn + 1.6 + random()), corner(turn + 3.6 + random())];
+      const corners = [a, b, c];
       const area = Math.abs((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])) / 2;
-      const sides = [a, b, c].map((p, k) => Math.hypot(...minus(p, pointAt(corners, (k + 1) % 3))));
+      const sides = corners.map((p, k) => Math.hypot(...minus(p, pointAt(corners, (k + 1) % 3))));
       const r = (2 * area) / sides.reduce((sum, mm) => sum + mm, 0);
       // Next to nothing drawn, the reader heals it away: another matter.
       if (area < 2) continue;

@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
-import { planScores } from '#core/cutting';
 import { boxOf, halfWay, signedArea, type Point, type Ring } from '#core/geometry';
 import type { Limits } from '#core/limits';
 import { scoreWords } from '#core/words';
+import { useCutting } from './useCutting.ts';
 
 const line = (points: readonly Point[]) => `M${points.map(([x, y]) => `${x.toFixed(2)} ${y.toFixed(2)}`).join('L')}`;
 
@@ -11,12 +11,15 @@ const MOST_TOLD = 12;
 
 /** In which order a piece is scored: from edge to edge of the glass in the hand, the runs before an inside curve dashed. */
 export function ScorePicture({ rings, number, limits }: { rings: readonly Ring[]; number: number; limits: Limits }) {
-  const plan = useMemo(() => {
-    const ring = rings.find((r) => signedArea(r) > 0);
-    return ring && ring.length >= 3 ? { ring, ...planScores(ring, limits) } : null;
+  const job = useMemo(() => {
+    const outline = rings.find((r) => signedArea(r) > 0);
+    return outline && outline.length >= 3 ? { kind: 'scores' as const, outline, limits } : null;
   }, [rings, limits]);
-  if (!plan) return null;
-  const { ring, blank, scores, stuck } = plan;
+  const { answer: plan } = useCutting(job);
+  // Its place is kept while it is worked out, so that nothing below jumps.
+  if (!job || !plan) return job && <div className="h-[230px]" />;
+  const { outline } = job;
+  const { blank, scores, stuck } = plan;
   const { minX, minY, maxX, maxY } = boxOf(blank);
   const unit = Math.max(maxX - minX, maxY - minY) / 60;
   const pad = unit * 2;
@@ -30,7 +33,7 @@ export function ScorePicture({ rings, number, limits }: { rings: readonly Ring[]
         className="max-h-[230px] w-full"
       >
         <path d={`${line(blank)}Z`} fill="var(--score-waste)" />
-        <path d={`${line(ring)}Z`} fill="var(--score-glass)" />
+        <path d={`${line(outline)}Z`} fill="var(--score-glass)" />
         {scores.flatMap((s, i) =>
           s.reliefs.map((relief, k) => (
             <path

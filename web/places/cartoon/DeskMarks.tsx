@@ -36,11 +36,11 @@ export function DeskMarks({ desk, paths, answer }: { desk: Desk; paths: PanelPat
         />
       ))}
       {desk.mode === 'look' &&
-        desk.proposed.proposal?.lines.map((points, i) => (
+        desk.cure.answer?.lines.map((points, i) => (
           <path key={i} d={line(points)} stroke="var(--bright)" strokeWidth={unit * 0.8} strokeLinecap="round" />
         ))}
       {desk.mode === 'look' &&
-        desk.proposed.proposal?.lines.map((points, i) => (
+        desk.cure.answer?.lines.map((points, i) => (
           <path
             key={`p${i}`}
             d={line(points)}

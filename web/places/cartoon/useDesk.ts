@@ -1,15 +1,16 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { CartoonAnswer, PanelEdit } from '#contract';
+import { needsCure, type Proposal } from '#core/cutting';
 import { regionContains, type Point } from '#core/geometry';
 import { lineSearch, nearestNode, pieceRings, piecesAlong } from '#core/cartoon';
 import { showNumbers, nth } from '#core/units';
 import { useSelection } from '../../state/selection.ts';
 import { useSend } from '../../state/send.ts';
+import { useCutting, type Worked } from '../../panel/useCutting.ts';
 import type { PanelView } from '../../panel/view.ts';
 import { isInHand } from './ChangeList.tsx';
 import type { Mode } from './modes.ts';
-import { useProposal, type Proposed } from './useProposal.ts';
 
 export interface Desk {
   readonly mode: Mode;
@@ -19,7 +20,8 @@ export interface Desk {
   readonly node: number | null;
   /** What a note points at. */
   readonly spot: Point | null;
-  readonly proposed: Proposed;
+  /** Lines that would cure the piece looked at. */
+  readonly cure: Worked<Proposal | null>;
   readonly busy: boolean;
   setMode(mode: Mode): void;
   tap(at: Point): void;
@@ -45,8 +47,13 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
   const { numbers, panelId, at } = useSelection();
   const { minX, minY, maxX, maxY } = cartoon.box;
   const reachMm = Math.max(maxX - minX, maxY - minY) * REACH;
-  const judged = panelId === panel.id ? answer.cuttability.find((c) => c.number === at) : undefined;
-  const proposed = useProposal({ cartoon, judged, allowance: panel.allowance, limits: view.limits });
+  const cure = useCutting(
+    useMemo(() => {
+      const judged = panelId === panel.id ? answer.cuttability.find((c) => c.number === at) : undefined;
+      if (!judged || !needsCure(judged)) return null;
+      return { kind: 'cure' as const, cartoon, judged, allowance: panel.allowance, limits: view.limits };
+    }, [answer, cartoon, at, panelId, panel.id, panel.allowance, view.limits]),
+  );
 
   const clear = () => {
     setTaps([]);
@@ -131,7 +138,7 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
     lines,
     node,
     spot,
-    proposed,
+    cure,
     busy,
     setMode: (next) => {
       clear();

@@ -18,7 +18,7 @@ export function Look({ view, answer, desk, selected }: ModeProps) {
   const judged = answer.cuttability.find((c) => c.number === number);
   const cut = answer.cuts.find((c) => c.number === number);
   const hasGlass = pieces.some((p) => p.number === number && isInHand(p));
-  const { proposal, isLooking } = desk.proposed;
+  const { answer: proposal, isWorking } = desk.cure;
   const small = pieces.filter((p) => p.tooSmall).map((p) => p.number);
   const rechecks = pieces.filter((p) => p.recheck).map((p) => p.number);
   return (
@@ -54,7 +54,7 @@ export function Look({ view, answer, desk, selected }: ModeProps) {
               {cuttingFindingWords(f, settings.unit)}
             </p>
           ))}
-          {isLooking && <p className="text-[15px] text-mute">Looking for a line that would cure it …</p>}
+          {isWorking && <p className="text-[15px] text-mute">Looking for a line that would cure it …</p>}
           {proposal && hasGlass && (
             <p className="text-[15px] text-mute">
               A line would cure it, but its glass is cut already; it can be added once the piece is to be cut again.

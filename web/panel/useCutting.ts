@@ -1,0 +1,25 @@
+import { useEffect, useState } from 'react';
+import type { CuttingAnswers, CuttingJob } from '../worker/cutting.worker.ts';
+
+export interface Worked<T> {
+  readonly answer: T | null;
+  readonly isWorking: boolean;
+}
+
+/**
+ * Works something out about a piece in a web worker; the question before ends as soon as another one is asked.
+ * @param job null for nothing to ask; a new question is a new object, so keep it with `useMemo`
+ */
+export function useCutting<Job extends CuttingJob>(job: Job | null): Worked<CuttingAnswers[Job['kind']]> {
+  const [found, setFound] = useState<{ of: Job; answer: CuttingAnswers[Job['kind']] | null } | null>(null);
+  useEffect(() => {
+    if (!job) return;
+    const worker = new Worker(new URL('../worker/cutting.worker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = ({ data }: MessageEvent<CuttingAnswers[Job['kind']]>) => setFound({ of: job, answer: data });
+    worker.onerror = () => setFound({ of: job, answer: null });
+    worker.postMessage(job);
+    return () => worker.terminate();
+  }, [job]);
+  const isFound = job !== null && found !== null && found.of === job;
+  return { answer: isFound ? found.answer : null, isWorking: job !== null && !isFound };
+}
