@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, useId } from 'react';
 import { BEGINS, type Look } from '#core/bench';
 import type { CartoonPiece } from '#core/cartoon';
 import type { Glass } from '#core/stock';
@@ -95,11 +95,15 @@ export const PieceMark = memo(function PieceMark({
 function Crack({ place, outline }: { place: Place; outline: string }) {
   const [x, y] = place.labelAt;
   const r = Math.max(5, place.labelRadiusMm * 1.5);
+  const clip = useId();
   const d = `M${x - r} ${y - r * 0.5}l${r * 0.5} ${r * 0.3} ${r * 0.1} ${-r * 0.35} ${r * 0.5} ${r * 0.6} ${r * 0.3} ${-r * 0.15} ${r * 0.6} ${r * 0.55}M${x - r * 0.4} ${y - r * 0.2}l${-r * 0.15} ${r * 0.7} ${r * 0.3} ${r * 0.4}`;
   return (
     <g fill="none" style={{ pointerEvents: 'none' }}>
+      <clipPath id={clip}>
+        <path d={outline} />
+      </clipPath>
       <path d={outline} stroke="var(--crack)" strokeWidth={1} strokeDasharray="3 1.6" />
-      <path d={d} stroke="var(--crack)" strokeWidth={0.9} strokeLinejoin="bevel" />
+      <path d={d} clipPath={`url(#${clip})`} stroke="var(--crack)" strokeWidth={0.9} strokeLinejoin="bevel" />
     </g>
   );
 }

@@ -104,7 +104,7 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
         )}
         {piece.recuts > 0 && (
           <>
-            <dt>Recut</dt>
+            <dt>Broken</dt>
             <dd>{piece.recuts === 1 ? 'once' : `${piece.recuts} times`}</dd>
           </>
         )}

@@ -75,7 +75,8 @@ function SheetChoice({ items, answer, change, glass, name, unit }: SheetChoicePr
             />
           </svg>
           <span className="min-w-0 text-[15px]">
-            <b>{s.id}</b> {s.kind === 'offcut' ? 'offcut' : 'sheet'} · {s.place}
+            <b>{s.id}</b> {s.kind === 'offcut' ? 'offcut' : 'sheet'}
+            {s.place && ` · ${s.place}`}
             <br />
             <span className="text-mute">
               {showArea(s.areaMm2, unit)} left of <Measures widthMm={s.widthMm} heightMm={s.heightMm} unit={unit} />
