@@ -70,6 +70,24 @@ function oracleArea(ring: Ring, d: number, mitreLimit: number | null): number {
   return BufferOp.bufferOp(factory.createPolygon(shell), -d, params).getArea();
 }
 
+/** Four corners or so, each side a bow of a dozen chords to either side. */
+function bowed(random: () => number, sizeMm: number): Ring {
+  const n = 3 + Math.floor(random() * 3);
+  const corners = Array.from({ length: n }, (_, k): Point => {
+    const [angle, r] = [((k + 0.5 * random()) / n) * 2 * Math.PI, sizeMm * (0.5 + 0.5 * random())];
+    return [r * Math.cos(angle), r * Math.sin(angle)];
+  });
+  return corners.flatMap(([ax, ay], k) => {
+    const [bx, by] = pointAt(corners, (k + 1) % n);
+    const bow = 0.35 * (random() - 0.5);
+    return Array.from({ length: 12 }, (_, i): Point => {
+      const t = i / 12;
+      const off = 4 * t * (1 - t) * bow;
+      return [ax + (bx - ax) * t - (by - ay) * off, ay + (by - ay) * t + (bx - ax) * off];
+    });
+  });
+}
+
 const quickly = (ring: Ring, byMm: readonly number[]): Ring[] => {
   const quick = mitredInset(ring, byMm);
   return quick ? [quick] : [];
@@ -91,6 +109,20 @@ describe('the quick inset over random re-entrant shapes', () => {
     }
     // At 4 mm nearly every spike is eaten, and the general offset has to do it.
     expect(answered).toBeGreaterThan(d < 1 ? 400 : d < 2 ? 100 : 1);
+  });
+  it.each([0.4, 1.05, 2.4, 4.05])('bowed sides of short chords drawn in by %d mm: as large as JTS says', (d) => {
+    const random = seededRandom(Math.round(d * 70));
+    let answered = 0;
+    for (let i = 0; i < 500; i++) {
+      const ring = bowed(random, 8 + 30 * random());
+      const even = ring.map(() => d);
+      const outlines = quickly(ring, even);
+      if (outlines.length === 0) continue;
+      answered++;
+      expect(tooNear(ring, even, outlines)).toBeLessThan(NEAR_MM);
+      expect(Math.abs(areaOfRings(outlines) - oracleArea(ring, d, 4))).toBeLessThan(0.1);
+    }
+    expect(answered).toBeGreaterThan(d < 2 ? 350 : 100);
   });
   it('with another measure at each line: never nearer to any of them', () => {
     const random = seededRandom(5);

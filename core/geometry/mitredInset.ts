@@ -1,6 +1,6 @@
 import { TOLERANCE } from '../limits/index.ts';
 import { nth, pointAt, numberAt, floatAt } from '../units/index.ts';
-import { signedArea, type Point, type Ring } from './ring.ts';
+import { nearestOnSegment, signedArea, type Point, type Ring } from './ring.ts';
 
 /** An inside corner sharper than this is bevelled by the general offset: cos of 180° − 29°. */
 const SHARPEST_COS = -0.87;
@@ -10,6 +10,11 @@ const NEEDLE_COS = -0.999;
 const PARALLEL = 0.02;
 /** Above this the pairwise check costs more than the general offset. */
 const PAIRWISE_POINTS = 400;
+
+/** An eaten edge of a ring with inside corners is a chord of a curve while it is no longer than so many times its way in. */
+const MOST_CHORDS_TO_WAY = 3;
+/** Distances are computed to within this. */
+const SURE_MM = 1e-3;
 
 /** A chord at a corner may be eaten, and the next one with it; more is a matter for the general offset. */
 const MOST_ROUNDS = 12;
@@ -22,6 +27,7 @@ interface Edge {
   readonly dy: number;
   readonly byMm: number;
   readonly order: number;
+  readonly mm: number;
 }
 
 /**
@@ -29,8 +35,9 @@ interface Edge {
  *
  *     ────a────╲          An edge that would run backwards is eaten: its neighbours meet instead. That is right in
  *     - - a' - -╲b        a ring without inside corners. With inside corners it is right as long as no edge is eaten,
- *            b'  ╲        each of them lies between edges that move alike, and no waist is closed. Else the answer is
- *                         null, and the general offset has to do it.
+ *            b'  ╲        each of them lies between edges that move alike, and no waist is closed; or as long as only
+ *                         short chords are eaten and the answer keeps off every edge. Else it is null, and the general
+ *                         offset has to do it.
  *
  * @param byMm how far each edge moves, edge i running from point i to the next
  */
@@ -43,10 +50,11 @@ export function mitredInset(whole: Ring, byMm: readonly number[]): Point[] | nul
     const length = Math.hypot(bx - ax, by - ay);
     if (length < TOLERANCE.edgeMm) continue;
     const [dx, dy] = [(bx - ax) / length, (by - ay) / length];
-    edges.push({ x: ax, y: ay, dx, dy, byMm: numberAt(byMm, i), order: edges.length });
+    edges.push({ x: ax, y: ay, dx, dy, byMm: numberAt(byMm, i), order: edges.length, mm: length });
   }
   const all = edges.length;
   if (all > PAIRWISE_POINTS) return null;
+  let isUnsure = false;
   for (let round = 0; round < MOST_ROUNDS && edges.length >= 3; round++) {
     const corners = cornersOf(edges, all, sign);
     if (!corners) return null;
@@ -56,8 +64,15 @@ export function mitredInset(whole: Ring, byMm: readonly number[]): Point[] | nul
       const [bx, by] = pointAt(corners, (i + 1) % n);
       return (bx - ax) * e.dx + (by - ay) * e.dy > 0;
     });
-    if (kept.length === n) return signedArea(corners) * sign > 0 && !touchesItself(corners) ? corners : null;
-    if (hasInsideCorner(edges, sign)) return null;
+    if (kept.length === n) {
+      const isRing = signedArea(corners) * sign > 0 && !touchesItself(corners);
+      return isRing && (!isUnsure || keepsOff(whole, byMm, corners)) ? corners : null;
+    }
+    if (hasInsideCorner(edges, sign)) {
+      const left = new Set(kept);
+      if (edges.some((e) => !left.has(e) && e.mm > MOST_CHORDS_TO_WAY * e.byMm)) return null;
+      isUnsure = true;
+    }
     edges = kept;
   }
   return null;
@@ -98,15 +113,61 @@ const hasInsideCorner = (edges: readonly Edge[], sign: number): boolean =>
     return (a.dx * b.dy - a.dy * b.dx) * sign < 0;
   });
 
-function touchesItself(ring: readonly Point[]): boolean {
-  const n = ring.length;
-  const xy = new Float64Array(2 * n + 2);
+/**
+ * Whether an inset keeps its distance from every edge of the ring it is of. Two edges that do not cross are nearest to one
+ * another at an end of one of them.
+ */
+function keepsOff(whole: Ring, byMm: readonly number[], inset: readonly Point[]): boolean {
+  const n = whole.length;
+  const atEdges = Float64Array.from(byMm, (mm) => mm - SURE_MM);
+  const atPoints = Float64Array.from(byMm, (mm, i) => Math.max(mm, numberAt(byMm, (i + n - 1) % n)) - SURE_MM);
+  const [outside, inside] = [closedXy(whole), closedXy(inset)];
+  return isOffEach(inside, outside, atEdges, null) && isOffEach(outside, inside, null, atPoints);
+}
+
+/** Whether the points of a ring lie so far from every edge of another: as far as it is said of the edge, or of the point. */
+function isOffEach(
+  points: Float64Array,
+  edges: Float64Array,
+  ofEdges: Float64Array | null,
+  ofPoints: Float64Array | null,
+): boolean {
+  for (let k = 0; k + 3 < points.length; k += 2) {
+    const px = floatAt(points, k);
+    const py = floatAt(points, k + 1);
+    const ofPoint = ofPoints === null ? 0 : floatAt(ofPoints, k / 2);
+    let bx = floatAt(edges, 0) - px;
+    let by = floatAt(edges, 1) - py;
+    for (let i = 0; i + 3 < edges.length; i += 2) {
+      const ax = bx;
+      const ay = by;
+      bx = floatAt(edges, i + 2) - px;
+      by = floatAt(edges, i + 3) - py;
+      const least = ofEdges === null ? ofPoint : floatAt(ofEdges, i / 2);
+      // Most edges lie beyond reach to one side.
+      if (least <= 0 || (ax > least && bx > least) || (ax < -least && bx < -least)) continue;
+      if ((ay > least && by > least) || (ay < -least && by < -least)) continue;
+      if (nearestOnSegment(0, 0, ax, ay, bx, by).distSq < least * least) return false;
+    }
+  }
+  return true;
+}
+
+/** The points of a ring one after the other, the first once more at the end. */
+function closedXy(ring: Ring): Float64Array {
+  const xy = new Float64Array(2 * ring.length + 2);
   ring.forEach(([x, y], i) => {
     xy[2 * i] = x;
     xy[2 * i + 1] = y;
   });
-  xy[2 * n] = floatAt(xy, 0);
-  xy[2 * n + 1] = floatAt(xy, 1);
+  xy[2 * ring.length] = floatAt(xy, 0);
+  xy[2 * ring.length + 1] = floatAt(xy, 1);
+  return xy;
+}
+
+function touchesItself(ring: readonly Point[]): boolean {
+  const n = ring.length;
+  const xy = closedXy(ring);
   for (let i = 0; i < n; i++) {
     const ax = floatAt(xy, 2 * i);
     const ay = floatAt(xy, 2 * i + 1);

@@ -29,7 +29,7 @@ export const WEB_ARROWS: Readonly<Record<string, readonly string[]>> = {
   'web/tally': ['web/panel', 'web/state', 'web/ui'],
   'web/history': ['web/state', 'web/ui'],
   'web/labour': ['web/state', 'web/ui'],
-  'web/panel': ['web/state', 'web/ui'],
+  'web/panel': ['web/worker', 'web/state', 'web/ui'],
   'web/state': ['web/worker'],
   'web/ui': [],
   'web/worker': ['web/state'],
