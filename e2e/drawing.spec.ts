@@ -44,9 +44,9 @@ const tap = async (x: number, y: number) => {
   await page.mouse.click(...at);
 };
 const newPanel = async (title: string) => {
-  await page.goto(`${BASE}/commissions?new=1`);
+  await page.goto(`${BASE}/jobs?new=1`);
   await page.getByLabel('What it is').fill(title);
-  await page.getByRole('button', { name: 'Enter the commission' }).click();
+  await page.getByRole('button', { name: 'Enter the job' }).click();
   await page.getByRole('button', { name: 'Add a panel' }).click();
   await page.getByLabel('Wide').fill('300');
   await page.getByLabel('High').fill('200');

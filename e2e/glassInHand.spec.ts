@@ -51,7 +51,7 @@ test('a glass, a sheet, a panel of three panes', async () => {
   await page.getByLabel('Wide').fill('600');
   await page.getByLabel('High').fill('400');
   await page.getByRole('button', { name: 'Put it on the rack' }).click();
-  await page.goto(`${BASE}/commissions?new=1`);
+  await page.goto(`${BASE}/jobs?new=1`);
   await page.getByLabel('What it is').fill('Ferry window');
   await page.getByRole('button', { name: /^Enter the/ }).click();
   await page.getByRole('button', { name: 'Add a panel' }).click();

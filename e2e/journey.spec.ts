@@ -79,7 +79,7 @@ test('a commission, a panel, and its drawing: seen at its true size before it is
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Enter');
   await expect(due).toHaveText(/^\d{1,2} [A-Z][a-z]{2,3} 20\d\d$/);
-  await page.getByRole('button', { name: 'Enter the commission' }).click();
+  await page.getByRole('button', { name: 'Enter the job' }).click();
   await page.getByRole('button', { name: 'Add a panel' }).click();
   await page.getByLabel('Wide').fill('0');
   await expect(page.getByText(/A length above 0/)).toBeVisible();

@@ -5,9 +5,9 @@ import { choose } from './parts.ts';
 const BASE = 'http://127.0.0.1:4312';
 const PLACES = [
   '/',
-  '/commissions',
-  '/commissions/job-tide',
-  '/commissions?new=1',
+  '/jobs',
+  '/jobs/job-tide',
+  '/jobs?new=1',
   '/panels/heron/measure',
   '/panels/heron/cartoon',
   '/panels/heron/glass',

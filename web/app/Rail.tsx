@@ -1,56 +1,45 @@
+import { FileStack, Scale, SlidersHorizontal, Sun, type LucideProps } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
 import { useBench } from '../state/bench.ts';
 import { useStudio } from '../state/studio.ts';
 
-/** Drawn for Nelvik: a sill with panes, a leaf of commissions, slots, scales, a spanner of cames. */
-const ICONS: Readonly<Record<string, ReactNode>> = {
-  Today: (
-    <>
-      <path d="M3 18h18M6 18V8h5v10M13 18V4h6v14" />
-      <path d="M6 13h5M13 10h6" />
-    </>
-  ),
-  Commissions: (
-    <>
-      <path d="M5 3h14v18H5z" />
-      <path d="M5 10l6 3 8-5M11 13l-2 8" />
-    </>
-  ),
-  Rack: (
-    <>
+/** The rack alone is of the trade: sheets on edge in their slots. */
+function SheetsOnEdge({ size, ...rest }: LucideProps) {
+  return (
+    <svg
+      width={size}
+      height={size}
+      viewBox="0 0 24 24"
+      fill="none"
+      stroke="currentColor"
+      strokeWidth={1.6}
+      strokeLinejoin="round"
+      {...rest}
+    >
       <path d="M2 20h20M5 20V5l3 1v14M11 20V4h3v16M17 20V7l3-1v14" />
-    </>
-  ),
-  Reckoning: (
-    <>
-      <path d="M12 4v16M7 20h10M4 8h16" />
-      <path d="M4 8l-2 6h4zM20 8l-2 6h4z" />
-    </>
-  ),
-  Setup: (
-    <>
-      <path d="M4 6h16M4 12h16M4 18h16" />
-      <path d="M8 4v4M15 10v4M10 16v4" />
-    </>
-  ),
-};
+    </svg>
+  );
+}
+
 const PLACES = [
-  ['/', 'Today'],
-  ['/commissions', 'Commissions'],
-  ['/rack', 'Rack'],
-  ['/reckoning', 'Reckoning'],
-  ['/setup', 'Setup'],
+  ['/', 'Today', Sun],
+  ['/jobs', 'Jobs', FileStack],
+  ['/rack', 'Rack', SheetsOnEdge],
+  ['/reckoning', 'Reckoning', Scale],
+  ['/setup', 'Setup', SlidersHorizontal],
 ] as const;
 
 export function Rail() {
   return (
-    <nav aria-label="Places" className="flex flex-col items-center gap-0.5 bg-rail pt-4 pb-3 text-[var(--rail-words)]">
-      <span aria-hidden className="mb-3 font-head text-2xl text-[var(--rail-mark)]">
+    <nav
+      aria-label="Places"
+      className="flex flex-col items-center gap-0.5 bg-rail pt-4 pb-3 text-[var(--rail-words)] max-sm:flex-row max-sm:py-0 print:hidden"
+    >
+      <span aria-hidden className="mb-3 font-head text-2xl text-[var(--rail-mark)] max-sm:hidden">
         N
       </span>
-      {PLACES.map(([to, name]) => (
+      {PLACES.map(([to, name, Icon]) => (
         <NavLink
           key={to}
           to={to}
@@ -59,19 +48,8 @@ export function Rail() {
             `relative flex w-full flex-col items-center gap-1 py-2.5 text-[12.5px] hover:text-white ${isActive ? 'bg-black/35 text-white after:absolute after:top-1/2 after:-right-1 after:-mt-1 after:size-2.5 after:rounded-full after:bg-[radial-gradient(circle_at_35%_30%,var(--bright),var(--tin-mid)_55%,var(--tin-dark))]' : ''}`
           }
         >
-          <svg
-            aria-hidden
-            width="24"
-            height="24"
-            viewBox="0 0 24 24"
-            fill="none"
-            stroke="currentColor"
-            strokeWidth="1.6"
-            strokeLinejoin="round"
-          >
-            {ICONS[name]}
-          </svg>
-          {name === 'Commissions' ? 'Jobs' : name}
+          <Icon aria-hidden size={24} strokeWidth={1.6} />
+          {name}
         </NavLink>
       ))}
       <WhoWorks />
@@ -87,7 +65,7 @@ function WhoWorks() {
   const person = people.find((p) => p.id === personId);
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="mt-auto flex min-h-14 w-full flex-col items-center justify-center gap-0.5 text-[12.5px] text-[var(--rail-words)] hover:text-white">
+      <DropdownMenu.Trigger className="mt-auto flex min-h-14 w-full flex-col items-center justify-center gap-0.5 text-[12.5px] max-sm:mt-0 text-[var(--rail-words)] hover:text-white">
         <span className="grid size-8 place-items-center rounded-full bg-copper font-head text-white">
           {person?.initial ?? '–'}
         </span>

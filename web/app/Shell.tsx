@@ -23,11 +23,25 @@ export function Shell() {
   if (error instanceof ApiError && error.code === 'passcode-needed') return <Passcode />;
   return (
     <>
-      <div className="grid h-dvh grid-cols-[76px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] overflow-hidden">
+      <a
+        href="#work"
+        className="absolute -top-20 left-2 z-50 rounded-md bg-copper px-4 py-3 font-semibold text-white focus:top-2"
+        onClick={(event) => {
+          event.preventDefault();
+          document.getElementById('work')?.focus();
+        }}
+      >
+        Skip to the work
+      </a>
+      <div className="grid h-dvh grid-cols-[76px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] overflow-hidden max-sm:grid-cols-1 max-sm:grid-rows-[minmax(0,1fr)_auto] print:block print:h-auto print:overflow-visible">
         <Rail />
-        <div className="flex min-h-0 min-w-0 flex-col">
+        <div className="flex min-h-0 min-w-0 flex-col max-sm:order-first">
           <StepsOnTheWay />
-          <div className="relative min-h-0 min-w-0 flex-1 overflow-y-auto focus-visible:outline-none" tabIndex={0}>
+          <div
+            id="work"
+            className="relative min-h-0 min-w-0 flex-1 overflow-y-auto focus-visible:outline-none print:overflow-visible"
+            tabIndex={0}
+          >
             {data ? (
               <Mishap place={pathname}>
                 <Suspense fallback={<Opening words="Opening the place …" />}>

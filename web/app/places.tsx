@@ -22,8 +22,8 @@ const Setup = lazy(async () => ({ default: (await import('../places/setup/Setup.
 /** Places of their own, by their address. */
 export const PLACES = [
   ['/', Today],
-  ['/commissions', CommissionList],
-  ['/commissions/:commissionId', CommissionPage],
+  ['/jobs', CommissionList],
+  ['/jobs/:commissionId', CommissionPage],
   ['/rack', Rack],
   ['/reckoning', Reckoning],
   ['/setup', Setup],

@@ -2,8 +2,10 @@ import { useMemo, useRef, type ReactNode } from 'react';
 import { contains, type Point } from '#core/geometry';
 import { Picked, type OnPanel } from './Picked.tsx';
 import { BoardTools } from './BoardTools.tsx';
+import { useSelection } from '../state/selection.ts';
 import { useBoardKeys } from './useBoardKeys.ts';
 import { useLasso } from './useLasso.ts';
+import { useLongPress } from './useLongPress.ts';
 import { useZoom } from './useZoom.ts';
 
 export interface BoardProps extends OnPanel {
@@ -16,11 +18,18 @@ export interface BoardProps extends OnPanel {
   /** Where given, a tap (or Enter at the crosshair that arrow keys move) means a place in mm, not a piece. */
   onPoint?(at: Point): void;
   onPick(numbers: readonly number[], how: 'set' | 'toggle' | 'add'): void;
+  /** All pieces that a double tap on one means. */
+  alike?(number: number): readonly number[];
   onType?(text: string): void;
   readonly children: ReactNode;
 }
 
 const MARGIN = 0.05;
+
+const pieceOf = (target: Element): number | null => {
+  const mark = target.closest('[data-piece]');
+  return mark && Number(mark.getAttribute('data-piece'));
+};
 
 /** The worktop on which a panel lies: zoom, tap, lasso, arrow keys to the true neighbour. */
 export function Board(props: BoardProps) {
@@ -37,9 +46,11 @@ export function Board(props: BoardProps) {
     tools,
     onPoint,
     onPick,
+    alike,
     onType,
     children,
   } = props;
+  const { isAdding, setAdding } = useSelection();
   const svg = useRef<SVGSVGElement>(null);
   const stage = useRef<SVGGElement>(null);
   const { zoomBy, whole } = useZoom(svg, stage);
@@ -57,17 +68,25 @@ export function Board(props: BoardProps) {
   const { lasso, lassoing, setLassoing, hand } = useLasso(toMm, (ring, isMore) =>
     onPick(
       [...paths.pieces.values()].filter((p) => contains(ring, p.labelAt)).map((p) => p.number),
-      isMore ? 'add' : 'set',
+      isMore || isAdding ? 'add' : 'set',
     ),
   );
+  const press = useLongPress((target) => {
+    const number = pieceOf(target);
+    if (number === null || onPoint || lassoing) return;
+    setAdding(true);
+    onPick([number], 'add');
+  });
   const click = (event: React.MouseEvent) => {
+    if (press.wasLong()) return;
     if (onPoint && !lassoing) return onPoint(toMm(event));
-    const mark = (event.target as Element).closest('[data-piece]');
-    if (!mark || lassoing) return;
-    onPick(
-      [Number(mark.getAttribute('data-piece'))],
-      event.ctrlKey || event.metaKey || event.shiftKey ? 'toggle' : 'set',
-    );
+    const number = pieceOf(event.target as Element);
+    if (number === null || lassoing) return;
+    onPick([number], isAdding || event.ctrlKey || event.metaKey || event.shiftKey ? 'toggle' : 'set');
+  };
+  const twice = (event: React.MouseEvent) => {
+    const number = pieceOf(event.target as Element);
+    if (number !== null && alike && !onPoint && !lassoing) onPick(alike(number), isAdding ? 'add' : 'set');
   };
   const { crosshair, keyDown } = useBoardKeys({ paths, mirrored, at, onPoint, onPick, onType, zoomBy, whole });
   const shadow = useMemo(() => paths.cartoon.outlines.length === 1, [paths]);
@@ -83,8 +102,21 @@ export function Board(props: BoardProps) {
         tabIndex={0}
         onKeyDown={keyDown}
         onClick={click}
-        {...hand}
-        className={`min-h-0 flex-1 touch-none ${narrow ? 'mb-14' : ''} select-none outline-none focus-visible:outline-3 focus-visible:-outline-offset-4 focus-visible:outline-copper ${lassoing ? 'cursor-crosshair' : ''}`}
+        onDoubleClick={twice}
+        onPointerDown={(event) => {
+          press.down(event);
+          hand.onPointerDown(event);
+        }}
+        onPointerMove={(event) => {
+          press.move(event);
+          hand.onPointerMove(event);
+        }}
+        onPointerUp={(event) => {
+          press.up();
+          hand.onPointerUp(event);
+        }}
+        onPointerCancel={press.up}
+        className={`min-h-0 flex-1 touch-none ${narrow ? 'mb-14' : 'max-sm:mb-14'} select-none outline-none focus-visible:outline-3 focus-visible:-outline-offset-4 focus-visible:outline-copper ${lassoing ? 'cursor-crosshair' : ''}`}
         data-testid="board"
       >
         <g ref={stage}>
@@ -104,7 +136,9 @@ export function Board(props: BoardProps) {
           </g>
         </g>
       </svg>
-      <BoardTools {...{ narrow, lassoing, setLassoing, zoomBy, whole }}>{tools}</BoardTools>
+      <BoardTools {...{ narrow, isAdding, setAdding, lassoing, setLassoing, zoomBy, whole }} picks={!onPoint}>
+        {tools}
+      </BoardTools>
     </div>
   );
 }

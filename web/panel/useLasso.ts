@@ -5,7 +5,7 @@ import type { Point } from '#core/geometry';
 const LEAST_POINTS = 6;
 
 /**
- * A line drawn round something, with Shift held or the lasso switched on.
+ * A line drawn round something, with Shift held or the lasso switched on; it stays on until it is put away.
  * @param toMm where a pointer is on the panel
  * @param onRing what was drawn round, and whether it is to be added to what is picked
  */
@@ -29,7 +29,6 @@ export function useLasso(
       setLasso(null);
       if (lasso.length < LEAST_POINTS) return;
       onRing(lasso, event.ctrlKey || event.metaKey);
-      setLassoing(false);
     },
   };
   return { lasso, lassoing, setLassoing, hand };

@@ -20,7 +20,7 @@ export function useZoom(svg: RefObject<SVGSVGElement | null>, stage: RefObject<S
       .clickDistance(TAP_PX)
       .on('zoom', ({ transform }) => stage.current?.setAttribute('transform', transform.toString()));
     zoomer.current = behavior;
-    select(node).call(behavior);
+    select(node).call(behavior).on('dblclick.zoom', null);
     return () => void select(node).on('.zoom', null);
   }, [svg, stage]);
   return {

@@ -5,6 +5,9 @@ interface Selection {
   readonly numbers: ReadonlySet<number>;
   /** The piece the keyboard stands on. */
   readonly at: number | null;
+  /** Each tap and each lasso adds to what is picked, until this is put away. */
+  readonly isAdding: boolean;
+  setAdding(isAdding: boolean): void;
   choose(panelId: string, numbers: Iterable<number>, at?: number | null): void;
   toggle(panelId: string, number: number): void;
   clear(): void;
@@ -15,6 +18,8 @@ export const useSelection = create<Selection>((set) => ({
   panelId: null,
   numbers: new Set(),
   at: null,
+  isAdding: false,
+  setAdding: (isAdding) => set({ isAdding }),
   choose: (panelId, numbers, at) =>
     set(() => {
       const picked = new Set(numbers);

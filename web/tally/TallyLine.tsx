@@ -8,7 +8,7 @@ import type { Tally } from './useTally.ts';
 export function TallyLine({ tally, route }: { tally: Tally; route: Route }) {
   const [pad, setPad] = useState(false);
   return (
-    <footer className="relative col-span-2 border-t border-line bg-sheet">
+    <footer className="relative shrink-0 border-t border-line bg-sheet">
       {pad && tally.questions.length === 0 && (
         <NumberPad
           route={route}

@@ -1,3 +1,4 @@
+import { ChevronDown } from 'lucide-react';
 import { Select } from 'radix-ui';
 import { BOX, Field, type FieldIds } from './Field.tsx';
 
@@ -41,17 +42,7 @@ export function Choice<T extends string>({
           <Select.Value />
         </span>
         <Select.Icon asChild>
-          <svg
-            aria-hidden
-            width="12"
-            height="8"
-            viewBox="0 0 12 8"
-            className="shrink-0"
-            fill="none"
-            stroke="currentColor"
-          >
-            <path d="M1 1.5l5 5 5-5" strokeWidth="1.8" strokeLinecap="round" strokeLinejoin="round" />
-          </svg>
+          <ChevronDown aria-hidden size={18} className="shrink-0" />
         </Select.Icon>
       </Select.Trigger>
       <Select.Portal>

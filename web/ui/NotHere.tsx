@@ -5,7 +5,7 @@ export function NotHere({ what }: { what: string }) {
   return (
     <main className="grid content-start justify-items-start gap-3 p-10">
       <h1 className="text-2xl">This {what} is not in the studio</h1>
-      <Link className="inline-flex min-h-11 items-center underline" to="/commissions">
+      <Link className="inline-flex min-h-11 items-center underline" to="/jobs">
         To all jobs
       </Link>
     </main>

@@ -1,6 +1,7 @@
 import { ToggleGroup } from 'radix-ui';
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { standingWords } from '#core/words';
+import { alikeOf } from '../../panel/alike.ts';
 import { Board } from '../../panel/Board.tsx';
 import { MOST_TEXTURED, PanelPicture, type View } from '../../panel/PanelPicture.tsx';
 import { useSelection } from '../../state/selection.ts';
@@ -11,6 +12,7 @@ import { NoDrawing } from './NoDrawing.tsx';
 import { PieceTable } from './PieceTable.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
 import { SourceAsk } from './SourceAsk.tsx';
+import { Split } from '../../ui/Split.tsx';
 
 const VIEWS: readonly [View, string][] = [
   ['front', 'Front'],
@@ -27,6 +29,7 @@ export function BenchStep() {
   const { numbers, at, panelId, choose, toggle } = useSelection();
   const selected = panelId === panel.id ? numbers : NONE;
   const tally = useTally(view);
+  const alike = useMemo(() => alikeOf(pieces), [pieces]);
   const onPick = useCallback(
     (picked: readonly number[], how: 'set' | 'toggle' | 'add') => {
       if (how === 'toggle') for (const n of picked) toggle(panel.id, n);
@@ -47,86 +50,86 @@ export function BenchStep() {
         Unrolling the drawing …
       </p>
     );
+  const side =
+    tally.questions.length > 0 ? (
+      <SourceAsk
+        key={tally.questions.map((q) => q.glassId).join()}
+        view={view}
+        questions={tally.questions}
+        recut={tally.askedRecut}
+        onDone={tally.answered}
+      />
+    ) : (
+      <Inspector view={view} numbers={[...selected]} ask={tally.ask} key={panel.id} />
+    );
   return (
-    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_300px] grid-rows-[minmax(0,1fr)_auto] xl:grid-cols-[minmax(0,1fr)_352px]">
-      <main className={`relative flex min-h-0 min-w-0 flex-col ${look === 'lit' ? 'bg-[var(--dark-room)]' : ''}`}>
-        <div className="flex flex-wrap items-center gap-1.5 py-1.5 pr-6 pl-4 xl:px-6">
-          <ToggleGroup.Root
-            type="single"
-            value={look}
-            onValueChange={(v) => v && setLook(v as View)}
-            aria-label="View"
-            className="flex gap-1.5 xl:gap-2"
-          >
-            {VIEWS.map(([id, name]) => (
-              <ToggleGroup.Item key={id} value={id} className={TOOL}>
-                {name}
-              </ToggleGroup.Item>
-            ))}
-          </ToggleGroup.Root>
-          <button
-            type="button"
-            aria-pressed={asTable}
-            onClick={() => setAsTable(!asTable)}
-            className={`${TOOL} xl:ml-2`}
-          >
-            Table
-          </button>
-        </div>
-        <div className="flex min-h-0 flex-1">
-          <Board
-            paths={paths}
-            mirrored={look === 'back'}
-            selected={selected}
-            at={at}
-            meant={tally.lit}
-            meantJoints={tally.litJoints}
-            dark={look === 'lit'}
-            narrow={asTable}
-            onPick={onPick}
-            onType={tally.begin}
-            label={`${panel.name}, ${pieces.length} pieces. Arrow keys go to the neighbouring piece; a digit starts the tally line.`}
-          >
-            <PanelPicture
-              paths={paths}
-              panel={panel}
-              pieces={pieces}
-              glasses={glasses}
-              view={look}
-              textures={pieces.length <= MOST_TEXTURED}
-              numbers={look !== 'joints'}
-            />
-          </Board>
-          {asTable && <PieceTable view={view} selected={selected} onPick={onPick} />}
-        </div>
-        <p
-          className={`px-6 pb-2 text-[14.5px] ${look === 'lit' ? 'text-[var(--dark-words)]' : 'text-mute'}`}
-          data-testid="counts"
+    <div className="flex min-h-0 flex-1 flex-col">
+      <Split id="bench" side={side}>
+        <main
+          className={`relative flex min-h-0 min-w-0 flex-1 flex-col ${look === 'lit' ? 'bg-[var(--dark-room)]' : ''}`}
         >
-          {standingWords(
-            panel,
-            pieces.reduce((sum, p) => sum + p.recuts, 0),
-            look === 'joints',
-          )}
-        </p>
-      </main>
-      <aside
-        aria-label="Piece in hand"
-        tabIndex={0}
-        className="row-span-1 flex min-h-0 flex-col overflow-y-auto border-l border-line bg-sheet p-5"
-      >
-        {tally.questions.length > 0 ? (
-          <SourceAsk
-            key={tally.questions.map((q) => q.glassId).join()}
-            view={view}
-            questions={tally.questions}
-            recut={tally.askedRecut}
-            onDone={tally.answered}
-          />
-        ) : (
-          <Inspector view={view} numbers={[...selected]} ask={tally.ask} key={panel.id} />
-        )}
-      </aside>
+          <div className="flex flex-wrap items-center gap-1.5 py-1.5 pr-6 pl-4 max-sm:flex-nowrap max-sm:overflow-x-auto max-sm:pr-2 xl:px-6 print:hidden">
+            <ToggleGroup.Root
+              type="single"
+              value={look}
+              onValueChange={(v) => v && setLook(v as View)}
+              aria-label="View"
+              className="flex gap-1.5 xl:gap-2"
+            >
+              {VIEWS.map(([id, name]) => (
+                <ToggleGroup.Item key={id} value={id} className={TOOL}>
+                  {name}
+                </ToggleGroup.Item>
+              ))}
+            </ToggleGroup.Root>
+            <button
+              type="button"
+              aria-pressed={asTable}
+              onClick={() => setAsTable(!asTable)}
+              className={`${TOOL} xl:ml-2`}
+            >
+              Table
+            </button>
+          </div>
+          <div className="flex min-h-0 flex-1">
+            <Board
+              paths={paths}
+              mirrored={look === 'back'}
+              selected={selected}
+              at={at}
+              meant={tally.lit}
+              meantJoints={tally.litJoints}
+              dark={look === 'lit'}
+              narrow={asTable}
+              onPick={onPick}
+              alike={alike}
+              onType={tally.begin}
+              label={`${panel.name}, ${pieces.length} pieces. Arrow keys go to the neighbouring piece; a digit starts the tally line.`}
+            >
+              <PanelPicture
+                paths={paths}
+                panel={panel}
+                pieces={pieces}
+                glasses={glasses}
+                view={look}
+                textures={pieces.length <= MOST_TEXTURED}
+                numbers={look !== 'joints'}
+              />
+            </Board>
+            {asTable && <PieceTable view={view} selected={selected} onPick={onPick} />}
+          </div>
+          <p
+            className={`px-6 pb-2 text-[14.5px] ${look === 'lit' ? 'text-[var(--dark-words)]' : 'text-mute'}`}
+            data-testid="counts"
+          >
+            {standingWords(
+              panel,
+              pieces.reduce((sum, p) => sum + p.recuts, 0),
+              look === 'joints',
+            )}
+          </p>
+        </main>
+      </Split>
       <TallyLine tally={tally} route={panel.route} />
     </div>
   );

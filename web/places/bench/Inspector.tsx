@@ -3,6 +3,7 @@ import { BEGINS, stageIndex, stepOf, TAKES_GLASS, wayOf, workCaution, type StepC
 import { count, showArea, showNumbers } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
+import { SideSheet } from '../../ui/SideSheet.tsx';
 import { BackForm } from './BackForm.tsx';
 import { BrokeForm } from './BrokeForm.tsx';
 import type { InHandProps } from './inHand.ts';
@@ -17,7 +18,12 @@ export function Inspector({ view, numbers, ask }: InHandProps) {
   const [asking, setAsking] = useState<'broke' | 'back' | null>(null);
   const send = useSend();
   const [first] = chosen;
-  if (!first) return <NothingInHand view={view} />;
+  if (!first)
+    return (
+      <SideSheet label="Piece in hand">
+        <NothingInHand view={view} />
+      </SideSheet>
+    );
   const stages = [...new Set(chosen.map((p) => p.stage))];
   const { route } = panel;
   const last = chosen.reduce((a, b) => (stageIndex(route, a.stage) <= stageIndex(route, b.stage) ? a : b));
@@ -35,8 +41,33 @@ export function Inspector({ view, numbers, ask }: InHandProps) {
     void send.command({ kind: 'advance', ask: { panelId: panel.id, numbers: list, to } });
   const noGlass = chosen.some((p) => p.stage === BEGINS && !p.glassId);
   const caution = next && (next.caution ?? workCaution(next.work));
+  const acts =
+    asking === 'broke' ? (
+      <BrokeForm view={view} numbers={list} ask={ask} close={() => setAsking(null)} />
+    ) : asking === 'back' ? (
+      <BackForm view={view} numbers={list} close={() => setAsking(null)} />
+    ) : (
+      <div className="grid grid-cols-2 gap-2">
+        {next?.code === TAKES_GLASS && (
+          <Button look="go" className="col-span-2" disabled={noGlass} onClick={cut}>
+            {noGlass ? 'Choose its glass first' : first.broken ? 'Cut again' : 'Cut'}
+          </Button>
+        )}
+        {next && next.code !== TAKES_GLASS && (
+          <Button look="go" className="col-span-2" onClick={() => advance(next.code)}>
+            {next.word.replace(/^./, (c) => c.toUpperCase())}
+          </Button>
+        )}
+        <Button onClick={() => setAsking('broke')} disabled={chosen.every((p) => p.broken) || noGlass}>
+          Broke …
+        </Button>
+        <Button className="px-1" onClick={() => setAsking('back')} disabled={stageIndex(route, lowest) < 2}>
+          Back …
+        </Button>
+      </div>
+    );
   return (
-    <div className="flex min-h-full flex-col gap-3.5">
+    <SideSheet label="Piece in hand" foot={acts}>
       {chosen.length === 1 ? (
         <OnePiece view={view} piece={first} />
       ) : (
@@ -57,31 +88,7 @@ export function Inspector({ view, numbers, ask }: InHandProps) {
         </>
       )}
       {caution && <p className="border-l-4 border-line pl-3 text-[14px] text-mute">{caution}</p>}
-      {asking === 'broke' ? (
-        <BrokeForm view={view} numbers={list} ask={ask} close={() => setAsking(null)} />
-      ) : asking === 'back' ? (
-        <BackForm view={view} numbers={list} close={() => setAsking(null)} />
-      ) : (
-        <div className="grid grid-cols-2 gap-2">
-          {next?.code === TAKES_GLASS && (
-            <Button look="go" className="col-span-2" disabled={noGlass} onClick={cut}>
-              {noGlass ? 'Choose its glass first' : first.broken ? 'Cut again' : 'Cut'}
-            </Button>
-          )}
-          {next && next.code !== TAKES_GLASS && (
-            <Button look="go" className="col-span-2" onClick={() => advance(next.code)}>
-              {next.word.replace(/^./, (c) => c.toUpperCase())}
-            </Button>
-          )}
-          <Button onClick={() => setAsking('broke')} disabled={chosen.every((p) => p.broken) || noGlass}>
-            Broke …
-          </Button>
-          <Button className="px-1" onClick={() => setAsking('back')} disabled={stageIndex(route, lowest) < 2}>
-            Back …
-          </Button>
-        </div>
-      )}
       {chosen.length === 1 && <PieceHistory piece={first} locale={view.settings.locale} />}
-    </div>
+    </SideSheet>
   );
 }

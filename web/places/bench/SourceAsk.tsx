@@ -4,6 +4,7 @@ import { nth } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import type { AskedRecut } from '../../tally/useTally.ts';
 import { Button } from '../../ui/Button.tsx';
+import { SideSheet } from '../../ui/SideSheet.tsx';
 import type { PanelView } from '../../panel/view.ts';
 import { SourceChoice } from './SourceChoice.tsx';
 import { candidates, leftOf, type SourceAnswer } from './sources.ts';
@@ -47,13 +48,17 @@ export function SourceAsk({ view, questions, recut, onDone }: SourceAskProps) {
     if (done) onDone(true);
   };
   return (
-    <form
-      className="flex min-h-full flex-col gap-4"
-      aria-label="From which sheet"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void go();
-      }}
+    <SideSheet
+      label="From which sheet"
+      onSubmit={() => void go()}
+      foot={
+        <div className="grid grid-cols-2 gap-2">
+          <Button look="go" type="submit" disabled={!isReady}>
+            {!recut ? 'Cut' : recut.isLost ? 'Broke' : 'Recut'}
+          </Button>
+          <Button onClick={() => onDone(false)}>Not now</Button>
+        </div>
+      }
     >
       <h2 className="text-2xl">{!recut ? 'Cut from' : recut.isLost ? 'Broke out of' : 'Cut again from'}</h2>
       {questions.map((question, i) => (
@@ -68,12 +73,6 @@ export function SourceAsk({ view, questions, recut, onDone }: SourceAskProps) {
           change={(fields) => change(i, fields)}
         />
       ))}
-      <div className="sticky -bottom-5 -mx-5 mt-auto -mb-5 grid grid-cols-2 gap-2 border-t border-line bg-sheet px-5 pt-3 pb-5">
-        <Button look="go" type="submit" disabled={!isReady}>
-          {!recut ? 'Cut' : recut.isLost ? 'Broke' : 'Recut'}
-        </Button>
-        <Button onClick={() => onDone(false)}>Not now</Button>
-      </div>
-    </form>
+    </SideSheet>
   );
 }

@@ -1,6 +1,8 @@
 import { useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { Button } from '../../ui/Button.tsx';
+import { SideSheet } from '../../ui/SideSheet.tsx';
+import { Split } from '../../ui/Split.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
 import { CartoonSheet } from './CartoonSheet.tsx';
 import { ImportPanel } from './ImportPanel.tsx';
@@ -50,9 +52,38 @@ export function CartoonStep() {
       />
     </label>
   );
+  const isOfSize = preview.kind === 'problem' && preview.size === true;
+  const side =
+    preview.kind === 'ready' ? (
+      <ImportPanel
+        view={view}
+        preview={preview}
+        options={drawing.options}
+        change={drawing.change}
+        show={setSpot}
+        accept={() => void accept()}
+        leave={leave}
+        another={choose}
+        busy={drawing.busy}
+      />
+    ) : (
+      <SideSheet label="The drawing" foot={isOfSize && <Button onClick={leave}>Leave it</Button>}>
+        {isOfSize && (
+          <TrueSize
+            panel={panel}
+            unit={settings.unit}
+            options={drawing.options}
+            change={drawing.change}
+            why={preview.words}
+            size={null}
+          />
+        )}
+        {choose}
+      </SideSheet>
+    );
   return (
     <div
-      className={`grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_320px] xl:grid-cols-[minmax(0,1fr)_372px] ${over ? 'shadow-[inset_0_0_0_4px_var(--copper)]' : ''}`}
+      className={`flex min-h-0 flex-1 flex-col ${over ? 'shadow-[inset_0_0_0_4px_var(--copper)]' : ''}`}
       onDragOver={(e) => {
         e.preventDefault();
         setOver(true);
@@ -63,46 +94,15 @@ export function CartoonStep() {
       {preview.kind === 'none' && answer ? (
         <LightDesk view={view} answer={answer} another={choose} key={panel.id} />
       ) : (
-        <>
-          <main className="flex min-h-0 flex-col">
+        <Split id="cartoon" side={side}>
+          <main className="flex min-h-0 flex-1 flex-col">
             {preview.kind === 'ready' ? (
               <CartoonSheet answer={preview.answer} unit={settings.unit} spot={spot} />
             ) : (
               <Waiting preview={preview} stop={leave} />
             )}
           </main>
-          <aside
-            className="flex min-h-0 flex-col gap-4 overflow-y-auto border-l border-line bg-sheet p-5"
-            aria-label="The drawing"
-          >
-            {preview.kind === 'ready' && (
-              <ImportPanel
-                view={view}
-                preview={preview}
-                options={drawing.options}
-                change={drawing.change}
-                show={setSpot}
-                accept={() => void accept()}
-                leave={leave}
-                busy={drawing.busy}
-              />
-            )}
-            {preview.kind === 'problem' && preview.size && (
-              <>
-                <TrueSize
-                  panel={panel}
-                  unit={settings.unit}
-                  options={drawing.options}
-                  change={drawing.change}
-                  why={preview.words}
-                  size={null}
-                />
-                <Button onClick={leave}>Leave it</Button>
-              </>
-            )}
-            {choose}
-          </aside>
-        </>
+        </Split>
       )}
     </div>
   );

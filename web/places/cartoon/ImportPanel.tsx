@@ -1,9 +1,11 @@
+import type { ReactNode } from 'react';
 import type { Repair } from '#core/cartoon';
 import { count, showLength } from '#core/units';
 import { Button } from '../../ui/Button.tsx';
 import { ChoiceField } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Measures } from '../../ui/Length.tsx';
+import { SideSheet } from '../../ui/SideSheet.tsx';
 import type { PanelView } from '../../panel/view.ts';
 import { CartoonNotes } from './CartoonNotes.tsx';
 import { ChangeList, isInHand } from './ChangeList.tsx';
@@ -23,6 +25,7 @@ export function ImportPanel({
   show,
   accept,
   leave,
+  another,
   busy,
 }: {
   view: PanelView;
@@ -32,6 +35,7 @@ export function ImportPanel({
   show: (at: readonly [number, number]) => void;
   accept: () => void;
   leave: () => void;
+  another: ReactNode;
   busy: boolean;
 }) {
   const { panel, pieces, settings } = view;
@@ -53,8 +57,23 @@ export function ImportPanel({
   const lost = result.changes.gone.filter((n) => pieces.some((p) => p.number === n && isInHand(p)));
   const refuse = (repair: Repair, isRefused: boolean) =>
     change({ refused: isRefused ? [...options.refused, repair] : options.refused.filter((r) => r !== repair) });
+  const acts = (
+    <div className="grid grid-cols-[2fr_1fr] gap-2">
+      <Button
+        look="go"
+        className="px-2!"
+        disabled={busy || problems.measure !== null || problems.snap !== null || (lost.length > 0 && !options.letGo)}
+        onClick={accept}
+      >
+        {busy ? 'Taking it in …' : pieceCount === 1 ? 'Take in this piece' : `Take in these ${pieceCount} pieces`}
+      </Button>
+      <Button className="px-2!" onClick={leave}>
+        Leave it
+      </Button>
+    </div>
+  );
   return (
-    <>
+    <SideSheet label="The drawing" foot={acts}>
       <h2 className="text-2xl">{count(pieceCount, 'piece')}</h2>
       {wonder ? (
         <TrueSize
@@ -86,14 +105,6 @@ export function ImportPanel({
           setLetGo={(letGo) => change({ letGo })}
         />
       )}
-      <Button
-        look="go"
-        disabled={busy || problems.measure !== null || problems.snap !== null || (lost.length > 0 && !options.letGo)}
-        onClick={accept}
-      >
-        {busy ? 'Taking it in …' : pieceCount === 1 ? 'Take in this piece' : `Take in these ${pieceCount} pieces`}
-      </Button>
-      <Button onClick={leave}>Leave it</Button>
       {!wonder && <KnownMeasure options={options} change={change} unit={settings.unit} />}
       <ChoiceField
         label="The outer line of the drawing is"
@@ -137,6 +148,7 @@ export function ImportPanel({
       <HiddenLayers layers={hidden} layersIn={options.layersIn} take={(layersIn) => change({ layersIn })} />
       <RepairList repairs={result.repairs} refused={options.refused} show={show} refuse={refuse} />
       <CartoonNotes answer={answer} unit={settings.unit} limits={view.limits} show={(at) => at && show(at)} />
-    </>
+      {another}
+    </SideSheet>
   );
 }

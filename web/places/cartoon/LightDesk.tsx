@@ -4,6 +4,8 @@ import { Board } from '../../panel/Board.tsx';
 import { panelPaths } from '../../panel/paths.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/Button.tsx';
+import { SideSheet } from '../../ui/SideSheet.tsx';
+import { Split } from '../../ui/Split.tsx';
 import type { PanelView } from '../../panel/view.ts';
 import { isInHand } from './ChangeList.tsx';
 import { DeskMarks } from './DeskMarks.tsx';
@@ -35,9 +37,36 @@ export function LightDesk({
     [choose, panel.id],
   );
   const mode = MODES.find((m) => m.id === desk.mode) as (typeof MODES)[number];
+  const side = (
+    <SideSheet
+      label="The drawing"
+      foot={
+        <>
+          {another}
+          {panel.sourceName && (
+            <a
+              className="text-[15px] underline decoration-line underline-offset-4"
+              href={`/api/drawings/${panel.cartoonId}/source`}
+            >
+              Save the original drawing
+            </a>
+          )}
+        </>
+      }
+    >
+      <section aria-label={mode.name}>
+        <h2 className="text-[21px]">{mode.name}</h2>
+        <p className="text-[15px] text-mute" role="status">
+          {desk.busy ? 'Working it out …' : mode.how}
+          {mode.changesLines && pieces.some(isInHand) && ' Shaded glass is cut already.'}
+        </p>
+      </section>
+      <ModePanel view={view} answer={answer} desk={desk} selected={selected} />
+    </SideSheet>
+  );
   return (
-    <>
-      <main className="flex min-h-0 flex-col">
+    <Split id="cartoon" side={side}>
+      <main className="flex min-h-0 flex-1 flex-col">
         <div
           className="flex flex-wrap gap-1.5 px-4 pt-1.5 pb-2 xl:px-6"
           role="toolbar"
@@ -78,31 +107,6 @@ export function LightDesk({
           <DeskMarks desk={desk} paths={paths} answer={answer} />
         </Board>
       </main>
-      <aside
-        className="flex min-h-0 flex-col gap-4 overflow-y-auto border-l border-line bg-sheet p-5"
-        aria-label="The drawing"
-        tabIndex={0}
-      >
-        <section aria-label={mode.name}>
-          <h2 className="text-[21px]">{mode.name}</h2>
-          <p className="text-[15px] text-mute" role="status">
-            {desk.busy ? 'Working it out …' : mode.how}
-            {mode.changesLines && pieces.some(isInHand) && ' Shaded glass is cut already.'}
-          </p>
-        </section>
-        <ModePanel view={view} answer={answer} desk={desk} selected={selected} />
-        <div className="mt-auto grid gap-2 border-t border-line pt-3">
-          {another}
-          {panel.sourceName && (
-            <a
-              className="text-[15px] underline decoration-line underline-offset-4"
-              href={`/api/drawings/${panel.cartoonId}/source`}
-            >
-              Save the original drawing
-            </a>
-          )}
-        </div>
-      </aside>
-    </>
+    </Split>
   );
 }

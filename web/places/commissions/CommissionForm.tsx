@@ -54,7 +54,7 @@ export function CommissionForm({
       <DayField label="Due" value={due} locale={locale} mayBeNone onDay={setDue} />
       <TextField label="Note" value={note} onChange={(e) => setNote(e.target.value)} />
       <Button look="go" type="submit" disabled={title.trim() === ''}>
-        {entry ? 'Keep' : 'Enter the commission'}
+        {entry ? 'Keep' : 'Enter the job'}
       </Button>
     </form>
   );

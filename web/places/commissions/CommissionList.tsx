@@ -7,9 +7,11 @@ import { dateWords, daysUntil } from '../../ui/dates.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { CommissionForm } from './CommissionForm.tsx';
+import { useTitle } from '../../ui/useTitle.ts';
 
 /** Every commission by due date, those in hand first; how far each is, drawn as a came that fills with solder. */
 export function CommissionList() {
+  useTitle('Jobs');
   const { data: studio } = useStudio();
   const { data, hasNextPage, fetchNextPage, isFetchingNextPage } = useJobs();
   const settings = useSettings();
@@ -32,7 +34,7 @@ export function CommissionList() {
     return (
       <li key={commission.id}>
         <Link
-          to={`/commissions/${commission.id}`}
+          to={`/jobs/${commission.id}`}
           className="grid min-h-20 grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)_160px] items-center gap-8 border-t border-line py-3 hover:bg-soft"
         >
           <span>
@@ -68,7 +70,7 @@ export function CommissionList() {
         </Button>
       </header>
       {open.length + past.length === 0 && (
-        <p className="py-10 text-[17px] text-mute">No commission is entered yet. “New job” begins one.</p>
+        <p className="py-10 text-[17px] text-mute">No job is entered yet. “New job” begins one.</p>
       )}
       <ul aria-label="In hand">{open.map(line)}</ul>
       {past.length > 0 && (
@@ -83,7 +85,7 @@ export function CommissionList() {
         </>
       )}
       <Sheet title="New job" open={params.has('new')} onClose={() => setParams({})}>
-        <CommissionForm done={(id) => void navigate(`/commissions/${id}`)} />
+        <CommissionForm done={(id) => void navigate(`/jobs/${id}`)} />
       </Sheet>
     </main>
   );

@@ -11,6 +11,7 @@ import { Button } from '../../ui/Button.tsx';
 import { NotHere } from '../../ui/NotHere.tsx';
 import { dateWords } from '../../ui/dates.ts';
 import { Measures } from '../../ui/Length.tsx';
+import { useTitle } from '../../ui/useTitle.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { CommissionForm, PanelForm } from './CommissionForm.tsx';
 
@@ -23,10 +24,11 @@ export function CommissionPage() {
   const navigate = useNavigate();
   const [sheet, setSheet] = useState<'panel' | 'edit' | null>(null);
   const panels = data?.panels ?? [];
+  useTitle(data?.commission?.title, 'Job');
   const sketches = useSketches(panels.map((p) => p.panel.cartoonId));
   if (isPending || !studio) return null;
   const commission = data?.commission;
-  if (!commission || !data) return <NotHere what="commission" />;
+  if (!commission || !data) return <NotHere what="job" />;
   const glasses = new Map(studio.glasses.map((g) => [g.id, g]));
   const nameOf = (panelId: string) => panels.find((p) => p.panel.id === panelId)?.panel.name ?? '';
   const tallest = Math.max(0, ...panels.map((p) => p.panel.heightMm));
@@ -57,7 +59,7 @@ export function CommissionPage() {
       </header>
       {panels.length === 0 && (
         <p className="py-16 text-center text-[17px] text-mute">
-          A commission holds one panel or a set. Add the first one, then bring in its drawing.
+          A job holds one panel or a set. Add the first one, then bring in its drawing.
         </p>
       )}
       <ol className="mt-6 flex flex-wrap gap-x-10 gap-y-8">
@@ -133,7 +135,7 @@ export function CommissionPage() {
           done={(id) => void navigate(`/panels/${id}/cartoon`)}
         />
       </Sheet>
-      <Sheet title="Change the commission" open={sheet === 'edit'} onClose={() => setSheet(null)}>
+      <Sheet title="Change the job" open={sheet === 'edit'} onClose={() => setSheet(null)}>
         <CommissionForm entry={commission} done={() => setSheet(null)} />
       </Sheet>
     </main>

@@ -1,11 +1,14 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { priceOfArea, showArea, showMoney, showNumbers } from '#core/units';
+import { alikeOf } from '../../panel/alike.ts';
 import { Board } from '../../panel/Board.tsx';
 import { MOST_TEXTURED, PanelPicture } from '../../panel/PanelPicture.tsx';
 import { useSend } from '../../state/send.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/Button.tsx';
+import { SideSheet } from '../../ui/SideSheet.tsx';
+import { Split } from '../../ui/Split.tsx';
 import { GlassChip } from '../../panel/GlassChip.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
 
@@ -36,9 +39,63 @@ export function GlassStep() {
     else choose(panel.id, how === 'add' ? [...selected, ...picked] : picked, picked.at(-1) ?? null);
   };
   const all = [...reader.all('glasses')].sort((a, b) => a.code.localeCompare(b.code));
+  const side = (
+    <SideSheet label="Glasses" foot={list.length > 0 && <Button onClick={() => give(null)}>No glass</Button>}>
+      <h2 className="text-2xl">
+        {list.length === 0
+          ? 'Choose glass'
+          : `Glass for ${list.length === 1 ? `piece ${list[0]}` : `${list.length} pieces`}`}
+      </h2>
+      <p className="text-[15px] text-mute">
+        {list.length === 0
+          ? 'Tap pieces, or draw a lasso round them; a double tap takes all of one glass. Then tap a glass.'
+          : showNumbers(list, 10)}
+      </p>
+      <ul className="-mx-2 grid content-start gap-1" aria-label="Glasses on the rack">
+        {all.map((glass) => {
+          const mine = pieces.filter((p) => p.glassId === glass.id);
+          const need = mine.filter((p) => p.stage === 'to-cut').reduce((sum, p) => sum + p.areaMm2, 0);
+          const have = [...reader.all('stock')]
+            .filter((s) => s.glassId === glass.id && s.gone === null)
+            .reduce((sum, s) => sum + s.areaMm2, 0);
+          return (
+            <li key={glass.id}>
+              <button
+                type="button"
+                disabled={list.length === 0}
+                onClick={() => give(glass.id)}
+                className="flex min-h-14 w-full items-center gap-3 rounded-md px-2 py-1.5 text-left enabled:hover:bg-soft"
+              >
+                <GlassChip glass={glass} />
+                <span className="min-w-0 flex-1 text-[15px] leading-tight">
+                  <b>{glass.code}</b> {glass.name}
+                  <br />
+                  <span className={need > have ? 'font-semibold text-risk' : 'text-mute'}>
+                    {mine.length > 0
+                      ? `${mine.length} here${need > 0 ? `, ${showArea(need, settings.unit)} to cut` : ''} · `
+                      : ''}
+                    {showArea(have, settings.unit)} on the rack ·{' '}
+                    {showMoney(priceOfArea(1e6, glass.priceCentsPerM2), settings.currency, settings.locale)}/m²
+                  </span>
+                </span>
+              </button>
+            </li>
+          );
+        })}
+        {all.length === 0 && (
+          <li className="text-[15px]">
+            There is no glass yet.{' '}
+            <Link className="underline" to="/rack">
+              Enter one on the Rack.
+            </Link>
+          </li>
+        )}
+      </ul>
+    </SideSheet>
+  );
   return (
-    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_320px] xl:grid-cols-[minmax(0,1fr)_372px]">
-      <main className={`flex min-h-0 flex-col ${lit ? 'bg-[var(--dark-room)]' : ''}`}>
+    <Split id="glass" side={side}>
+      <main className={`flex min-h-0 flex-1 flex-col ${lit ? 'bg-[var(--dark-room)]' : ''}`}>
         <div className="flex gap-2 px-6 py-1.5">
           <Button look="line" aria-pressed={lit} onClick={() => setLit(!lit)}>
             Lit
@@ -67,6 +124,7 @@ export function GlassStep() {
           meantJoints={EMPTY}
           dark={lit}
           onPick={onPick}
+          alike={alikeOf(pieces)}
         >
           <PanelPicture
             paths={paths}
@@ -80,62 +138,7 @@ export function GlassStep() {
           />
         </Board>
       </main>
-      <aside className="flex min-h-0 flex-col gap-3 border-l border-line bg-sheet p-5" aria-label="Glasses">
-        <h2 className="text-2xl">
-          {list.length === 0
-            ? 'Choose glass'
-            : `Glass for ${list.length === 1 ? `piece ${list[0]}` : `${list.length} pieces`}`}
-        </h2>
-        <p className="text-[15px] text-mute">
-          {list.length === 0 ? 'Tap pieces, or draw a lasso round them; then tap a glass.' : showNumbers(list, 10)}
-        </p>
-        <ul
-          className="-mx-2 grid min-h-0 flex-1 content-start gap-1 overflow-y-auto px-2"
-          tabIndex={0}
-          aria-label="Glasses on the rack"
-        >
-          {all.map((glass) => {
-            const mine = pieces.filter((p) => p.glassId === glass.id);
-            const need = mine.filter((p) => p.stage === 'to-cut').reduce((sum, p) => sum + p.areaMm2, 0);
-            const have = [...reader.all('stock')]
-              .filter((s) => s.glassId === glass.id && s.gone === null)
-              .reduce((sum, s) => sum + s.areaMm2, 0);
-            return (
-              <li key={glass.id}>
-                <button
-                  type="button"
-                  disabled={list.length === 0}
-                  onClick={() => give(glass.id)}
-                  className="flex min-h-14 w-full items-center gap-3 rounded-md px-2 py-1.5 text-left enabled:hover:bg-soft"
-                >
-                  <GlassChip glass={glass} />
-                  <span className="min-w-0 flex-1 text-[15px] leading-tight">
-                    <b>{glass.code}</b> {glass.name}
-                    <br />
-                    <span className={need > have ? 'font-semibold text-risk' : 'text-mute'}>
-                      {mine.length > 0
-                        ? `${mine.length} here${need > 0 ? `, ${showArea(need, settings.unit)} to cut` : ''} · `
-                        : ''}
-                      {showArea(have, settings.unit)} on the rack ·{' '}
-                      {showMoney(priceOfArea(1e6, glass.priceCentsPerM2), settings.currency, settings.locale)}/m²
-                    </span>
-                  </span>
-                </button>
-              </li>
-            );
-          })}
-          {all.length === 0 && (
-            <li className="text-[15px]">
-              There is no glass yet.{' '}
-              <Link className="underline" to="/rack">
-                Enter one on the Rack.
-              </Link>
-            </li>
-          )}
-        </ul>
-        {list.length > 0 && <Button onClick={() => give(null)}>No glass</Button>}
-      </aside>
-    </div>
+    </Split>
   );
 }
 

@@ -1,3 +1,4 @@
+import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { toast } from 'sonner';
 import { runningClock, WORK_STAGES, workWord, type Hours, type WorkStage } from '#core/bench';
@@ -40,18 +41,22 @@ export function ClockButton({ view }: { view: PanelView }) {
   const stop = () => personId && void send.command({ kind: 'stop-clock', ask: { personId, endedAt: null } });
   return (
     <div className="flex" data-testid="clock">
-      <button type="button" className={`${PART} rounded-l-md`} onClick={() => (isHere ? stop() : start(likely))}>
-        <span aria-hidden className={`size-2.5 rounded-full ${running ? 'bg-copper' : 'bg-line'}`} />
+      <button
+        type="button"
+        className={`${PART} w-58 min-w-0 rounded-l-md max-sm:w-48 max-sm:px-3 whitespace-nowrap`}
+        onClick={() => (isHere ? stop() : start(likely))}
+      >
+        <span aria-hidden className={`size-2.5 shrink-0 rounded-full ${running ? 'bg-copper' : 'bg-line'}`} />
         {running && isHere ? (
           <>
             {workWord(running.stage)} <ClockTime entry={running} now={now} long={settings.longClockMin} />
-            <span className="text-mute">Stop</span>
+            <span className="ml-auto text-mute">Stop</span>
           </>
         ) : (
           <>
             Start {workWord(likely).toLowerCase()}
             {running && (
-              <span className="max-w-40 truncate text-mute xl:hidden 2xl:inline">
+              <span className="min-w-0 truncate text-mute">
                 leaves {clocks.find((c) => c.personId === personId)?.panelName ?? 'the other'}
               </span>
             )}
@@ -60,9 +65,7 @@ export function ClockButton({ view }: { view: PanelView }) {
       </button>
       <DropdownMenu.Root>
         <DropdownMenu.Trigger aria-label="Other work" className={`${PART} -ml-px min-w-11 justify-center rounded-r-md`}>
-          <svg aria-hidden width="12" height="8" viewBox="0 0 12 8" fill="none" stroke="currentColor" strokeWidth="2">
-            <path d="M1 1l5 5 5-5" />
-          </svg>
+          <ChevronDown aria-hidden size={18} />
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content

@@ -8,9 +8,10 @@ import { NotHere } from '../../ui/NotHere.tsx';
 import { Measures } from '../../ui/Length.tsx';
 import { TECHNIQUE_WORDS } from '#core/words';
 import { ClockButton } from './ClockButton.tsx';
+import { useTitle } from '../../ui/useTitle.ts';
 import { dateWords } from '../../ui/dates.ts';
 import type { PanelView } from '../../panel/view.ts';
-import { WayThrough } from './WayThrough.tsx';
+import { STEP_NAMES, WayThrough } from './WayThrough.tsx';
 
 /** One panel, followed through its work; each step of the way has its own address. */
 export function PanelPage() {
@@ -26,6 +27,7 @@ export function PanelPage() {
   const cartoon = useCartoon(panel?.cartoonId ?? null, panelId, settings.limits);
   const glasses = useMemo(() => new Map([...reader.all('glasses')].map((g) => [g.id, g])), [reader]);
   const { data } = panelAnswer;
+  useTitle(STEP_NAMES[step], panel?.name, panel?.name === data?.commission.title ? undefined : data?.commission.title);
   if (panelAnswer.isPending)
     return (
       <p className="p-10 text-mute" role="status">
@@ -50,8 +52,8 @@ export function PanelPage() {
   const problem = panelAnswer.error ?? cartoon.error;
   return (
     <div className="flex h-full flex-col">
-      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-6 pt-3 pb-2 xl:flex-nowrap">
-        <div className="min-w-0 flex-1 overflow-hidden whitespace-nowrap">
+      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-6 pt-3 pb-2 max-sm:px-4 xl:flex-nowrap print:hidden">
+        <div className="min-w-0 flex-1 overflow-hidden whitespace-nowrap max-sm:basis-full">
           <h1 className="truncate text-[22px] leading-snug" title={commission.title}>
             {commission.title}
             {panel.name !== commission.title && <span className="text-mute"> · {panel.name}</span>}
@@ -60,12 +62,12 @@ export function PanelPage() {
             <Measures widthMm={panel.widthMm} heightMm={panel.heightMm} unit={settings.unit} /> ·{' '}
             {TECHNIQUE_WORDS[panel.technique]}
             {commission.due && ` · for ${dateWords(commission.due, settings.locale)}`} ·{' '}
-            <Link className="underline decoration-line underline-offset-4" to={`/commissions/${panel.commissionId}`}>
-              {commission.client || 'commission'}
+            <Link className="underline decoration-line underline-offset-4" to={`/jobs/${panel.commissionId}`}>
+              {commission.client || 'its job'}
             </Link>
           </p>
         </div>
-        <div className="flex shrink-0 items-center gap-3">
+        <div className="flex shrink-0 items-center gap-3 max-sm:w-full max-sm:justify-between max-sm:gap-2">
           <UndoButtons place={{ panelId: panel.id }} />
           <ClockButton view={view} />
         </div>

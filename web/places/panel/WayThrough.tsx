@@ -2,18 +2,27 @@ import { Link } from 'react-router';
 import { isBuiltIn } from '#core/bench';
 import type { PanelView } from '../../panel/view.ts';
 
+export const STEP_NAMES: Readonly<Record<string, string>> = {
+  measure: 'Measure',
+  cartoon: 'Cartoon',
+  glass: 'Glass',
+  bench: 'Bench',
+  finish: 'Finish',
+  hours: 'Hours & cost',
+};
+
 type State = 'done' | 'now' | 'later';
 
 /** Whether each step is settled, from the panel itself. */
-function states({ panel, pieces }: PanelView): readonly [string, string, boolean][] {
+function states({ panel, pieces }: PanelView): readonly [string, boolean][] {
   const hasDrawing = panel.cartoonId !== null;
   return [
-    ['measure', 'Measure', hasDrawing],
-    ['cartoon', 'Cartoon', hasDrawing],
-    ['glass', 'Glass', hasDrawing && pieces.every((p) => p.glassId !== null)],
-    ['bench', 'Bench', hasDrawing && pieces.length > 0 && pieces.every((p) => isBuiltIn(panel.route, p))],
-    ['finish', 'Finish', panel.deliveredAt !== null],
-    ['hours', 'Hours & cost', panel.deliveredAt !== null],
+    ['measure', hasDrawing],
+    ['cartoon', hasDrawing],
+    ['glass', hasDrawing && pieces.every((p) => p.glassId !== null)],
+    ['bench', hasDrawing && pieces.length > 0 && pieces.every((p) => isBuiltIn(panel.route, p))],
+    ['finish', panel.deliveredAt !== null],
+    ['hours', panel.deliveredAt !== null],
   ];
 }
 
@@ -32,7 +41,7 @@ export function WayThrough({ view, step }: { view: PanelView; step: string }) {
         aria-hidden
         className="absolute top-[19px] right-10 left-10 h-[7px] rounded-[1px] bg-[linear-gradient(var(--way-edge),var(--way-mid)_35%,var(--way-deep))]"
       />
-      {steps.map(([id, name, isDone]) => {
+      {steps.map(([id, isDone]) => {
         const here = id === step;
         const state: State = here ? 'now' : isDone ? 'done' : 'later';
         return (
@@ -40,10 +49,10 @@ export function WayThrough({ view, step }: { view: PanelView; step: string }) {
             key={id}
             to={`/panels/${view.panel.id}/${id}`}
             aria-current={here ? 'step' : undefined}
-            className={`relative flex min-h-14 min-w-[70px] flex-1 flex-col items-center gap-1 pt-3.5 text-[13.5px] xl:flex-none ${here ? 'font-bold text-ink' : 'text-mute hover:text-ink'}`}
+            className={`relative flex min-h-14 min-w-[70px] flex-1 max-sm:min-w-0 flex-col items-center gap-1 pt-3.5 text-[13.5px] max-sm:text-center max-sm:text-[12px] max-sm:leading-tight xl:flex-none ${here ? 'font-bold text-ink' : 'text-mute hover:text-ink'}`}
           >
             <span aria-hidden className={`size-[17px] rounded-full ${DOT[state]}`} />
-            {name}
+            {STEP_NAMES[id]}
             <span className="sr-only">{isDone ? ', settled' : ', open'}</span>
           </Link>
         );

@@ -9,11 +9,13 @@ import { GlassForm } from './GlassForm.tsx';
 import { ReceiveForm } from './ReceiveForm.tsx';
 import { Slot } from './Slot.tsx';
 import { StockCard } from './StockCard.tsx';
+import { useTitle } from '../../ui/useTitle.ts';
 
 type Open = { kind: 'receive' } | { kind: 'glass'; glass?: Glass } | { kind: 'item'; id: string } | null;
 
 /** The rack: sheets and offcuts standing in their slots, to one scale, in their colours, lit from behind. */
 export function Rack() {
+  useTitle('Rack');
   const { data } = useStudio();
   const { data: rack } = useRack();
   const settings = useSettings();

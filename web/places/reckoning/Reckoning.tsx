@@ -6,9 +6,11 @@ import { StageBars } from '../../labour/StageBars.tsx';
 import { useReckoning, useSettings, useStudio } from '../../state/studio.ts';
 import { ChoiceField } from '../../ui/Choice.tsx';
 import { PERIODS, periodFrom, type Period } from './periods.ts';
+import { useTitle } from '../../ui/useTitle.ts';
 
 /** What the studio learns of a period: where the hours go, what breaks and why, what each job took. */
 export function Reckoning() {
+  useTitle('Reckoning');
   const { data: studio } = useStudio();
   const settings = useSettings();
   const [period, setPeriod] = useState<Period>('year');

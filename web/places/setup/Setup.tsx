@@ -11,9 +11,11 @@ import { CopiesOfAll } from './CopiesOfAll.tsx';
 import { OtherDevices } from './OtherDevices.tsx';
 import { OwnLimits } from './OwnLimits.tsx';
 import { PersonForm } from './PersonForm.tsx';
+import { useTitle } from '../../ui/useTitle.ts';
 
 /** What holds for the whole studio: name, units, money, people and their rates. */
 export function Setup() {
+  useTitle('Setup');
   const { data } = useStudio();
   const settings = useSettings();
   const send = useSend();

@@ -28,9 +28,9 @@ export function FirstSteps({ data }: { data: StudioAnswer }) {
     ],
     [
       false,
-      '/commissions?new=1',
+      '/jobs?new=1',
       <>
-        Enter the <b>first commission</b>, and drop its drawing in.
+        Enter the <b>first job</b>, and drop its drawing in.
       </>,
     ],
   ];

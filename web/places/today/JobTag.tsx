@@ -32,7 +32,7 @@ export function JobTag({
   return (
     <div className="max-w-[290px] min-w-[190px] pt-9 text-[15px]">
       <h2 className="mb-1 text-[17px]">
-        <Link to={`/commissions/${commission.id}`}>{commission.title}</Link>
+        <Link to={`/jobs/${commission.id}`}>{commission.title}</Link>
       </h2>
       {next.slice(0, 3).map(({ panel, thing }) => (
         <p key={panel.id}>

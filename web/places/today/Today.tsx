@@ -10,6 +10,7 @@ import { FirstSteps } from './FirstSteps.tsx';
 import { JobTag } from './JobTag.tsx';
 import { RunningClock } from './RunningClock.tsx';
 import { RunningShort } from './RunningShort.tsx';
+import { useTitle } from '../../ui/useTitle.ts';
 
 /** Tallest panel on the ledge, screen pixels. */
 const TALLEST_PX = 306;
@@ -17,6 +18,7 @@ const WIDEST_MM_PX = 0.62;
 
 /** The ledge: every panel in hand as it is now, all to one scale, by due date; under each what comes next. */
 export function Today() {
+  useTitle('Today');
   const { data: studio } = useStudio();
   const { data } = useToday();
   const settings = useSettings();
@@ -57,7 +59,7 @@ export function Today() {
             </text>
           </svg>
           <Link
-            to="/commissions?new=1"
+            to="/jobs?new=1"
             className="inline-flex min-h-11 items-center rounded-md bg-copper px-5 font-semibold text-white"
           >
             New job

@@ -1,0 +1,44 @@
+import { useRef, type PointerEvent } from 'react';
+
+/** A finger that rests so long means more than a tap, ms. */
+const RESTS_MS = 450;
+/** It may tremble by so much, px. */
+const TREMBLES_PX = 8;
+
+/**
+ * A press that stays where it is. The tap that ends it is no tap any more: `wasLong` says so once.
+ * @param onLong what lay under it
+ */
+export function useLongPress(onLong: (target: Element) => void) {
+  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  const begun = useRef<{ x: number; y: number } | null>(null);
+  const isDone = useRef(false);
+  const stop = () => {
+    if (timer.current) clearTimeout(timer.current);
+    timer.current = null;
+  };
+  return {
+    down: (event: PointerEvent) => {
+      stop();
+      isDone.current = false;
+      if (!event.isPrimary || event.button !== 0) return;
+      const target = event.target as Element;
+      begun.current = { x: event.clientX, y: event.clientY };
+      timer.current = setTimeout(() => {
+        isDone.current = true;
+        onLong(target);
+      }, RESTS_MS);
+    },
+    move: (event: PointerEvent) => {
+      const from = begun.current;
+      if (!from || !event.isPrimary) return;
+      if (Math.hypot(event.clientX - from.x, event.clientY - from.y) > TREMBLES_PX) stop();
+    },
+    up: stop,
+    wasLong: () => {
+      const was = isDone.current;
+      isDone.current = false;
+      return was;
+    },
+  };
+}

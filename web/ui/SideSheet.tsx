@@ -1,0 +1,42 @@
+import type { ReactNode } from 'react';
+
+/** What lies beside the panel: it scrolls, while what is done next stays in sight at its foot. */
+export function SideSheet({
+  label,
+  foot,
+  onSubmit,
+  children,
+}: {
+  label: string;
+  foot?: ReactNode;
+  /** Makes the sheet a form. */
+  onSubmit?: () => void;
+  children: ReactNode;
+}) {
+  const inside = (
+    <>
+      <div className="flex min-h-0 flex-1 flex-col gap-4 overflow-y-auto p-5" tabIndex={0}>
+        {children}
+      </div>
+      {foot && <div className="grid shrink-0 gap-2 border-t border-line px-5 py-3">{foot}</div>}
+    </>
+  );
+  return (
+    <aside aria-label={label} className="flex h-full min-h-0 flex-col bg-sheet">
+      {onSubmit ? (
+        <form
+          className="flex min-h-0 flex-1 flex-col"
+          aria-label={label}
+          onSubmit={(event) => {
+            event.preventDefault();
+            onSubmit();
+          }}
+        >
+          {inside}
+        </form>
+      ) : (
+        inside
+      )}
+    </aside>
+  );
+}
