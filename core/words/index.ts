@@ -1,3 +1,4 @@
+export { jointName, jointPlace, jointsWords } from './joints.ts';
 export {
   cartoonFindingWords,
   cuttingFindingWords,

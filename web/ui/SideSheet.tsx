@@ -5,12 +5,14 @@ export function SideSheet({
   label,
   foot,
   onSubmit,
+  onEscape,
   children,
 }: {
   label: string;
   foot?: ReactNode;
   /** Makes the sheet a form. */
   onSubmit?: () => void;
+  onEscape?: () => void;
   children: ReactNode;
 }) {
   const inside = (
@@ -30,6 +32,11 @@ export function SideSheet({
           onSubmit={(event) => {
             event.preventDefault();
             onSubmit();
+          }}
+          onKeyDown={(event) => {
+            if (event.key === 'Escape') onEscape?.();
+            // A radio takes no Enter of its own: there it means to go on, as in every other field.
+            else if (event.key === 'Enter' && (event.target as Element).getAttribute('role') === 'radio') onSubmit();
           }}
         >
           {inside}

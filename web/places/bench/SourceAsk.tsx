@@ -50,7 +50,8 @@ export function SourceAsk({ view, questions, recut, onDone }: SourceAskProps) {
   return (
     <SideSheet
       label="From which sheet"
-      onSubmit={() => void go()}
+      onSubmit={() => isReady && void go()}
+      onEscape={() => onDone(false)}
       foot={
         <div className="grid grid-cols-2 gap-2">
           <Button look="go" type="submit" disabled={!isReady}>
@@ -70,6 +71,7 @@ export function SourceAsk({ view, questions, recut, onDone }: SourceAskProps) {
           needMm2={options[i]?.needMm2 ?? 0}
           answer={nth(answers, i)}
           hasLeft={lefts[i] !== null}
+          takesFocus={i === 0}
           change={(fields) => change(i, fields)}
         />
       ))}

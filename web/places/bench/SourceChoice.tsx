@@ -4,6 +4,7 @@ import { count, lengthToMm, showArea, showNumbers, type DisplayUnit } from '#cor
 import type { PanelView } from '../../panel/view.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { Measures } from '../../ui/Length.tsx';
+import { OneOf } from '../../ui/OneOf.tsx';
 import type { Candidate, LeftKind, SourceAnswer } from './sources.ts';
 
 interface SourceChoiceProps {
@@ -13,11 +14,22 @@ interface SourceChoiceProps {
   readonly needMm2: number;
   readonly answer: SourceAnswer;
   readonly hasLeft: boolean;
+  /** Its first sheet is where the keys begin. */
+  readonly takesFocus: boolean;
   change(fields: Partial<SourceAnswer>): void;
 }
 
 /** One glass: the sheets and offcuts that could give it, and what is left of the chosen one. */
-export function SourceChoice({ view, question, items, needMm2, answer, hasLeft, change }: SourceChoiceProps) {
+export function SourceChoice({
+  view,
+  question,
+  items,
+  needMm2,
+  answer,
+  hasLeft,
+  takesFocus,
+  change,
+}: SourceChoiceProps) {
   const glass = view.glasses.get(question.glassId);
   const { unit } = view.settings;
   return (
@@ -35,57 +47,56 @@ export function SourceChoice({ view, question, items, needMm2, answer, hasLeft, 
           No sheet or offcut of this glass holds enough. Receive one on the Rack, or cut fewer pieces at once.
         </p>
       )}
-      <SheetChoice {...{ items, answer, change, glass, unit }} name={question.glassId} />
-      {items.length > 0 && <LeftChoice {...{ answer, hasLeft, change, unit }} name={question.glassId} />}
+      <SheetChoice {...{ items, answer, change, glass, unit }} takesFocus={takesFocus} />
+      {items.length > 0 && <LeftChoice {...{ answer, hasLeft, change, unit }} />}
     </fieldset>
   );
 }
 
 type SheetChoiceProps = Pick<SourceChoiceProps, 'items' | 'answer' | 'change'> & {
   readonly glass: Glass | undefined;
-  readonly name: string;
+  readonly takesFocus: boolean;
   readonly unit: DisplayUnit;
 };
 
-function SheetChoice({ items, answer, change, glass, name, unit }: SheetChoiceProps) {
+function SheetChoice({ items, answer, change, glass, takesFocus, unit }: SheetChoiceProps) {
   const widest = Math.max(1, ...items.map(({ item: s }) => Math.max(s.widthMm, s.heightMm)));
   return (
-    <div className="flex max-h-56 flex-col gap-1.5 overflow-y-auto" role="radiogroup" aria-label="Sheet or offcut">
-      {items.map(({ item: s, tooSmall }) => (
-        <label
-          key={s.id}
-          className="flex min-h-12 cursor-pointer items-center gap-3 rounded-md border border-line px-3 py-1.5 has-checked:border-ink has-checked:bg-raised"
-        >
-          <input
-            type="radio"
-            name={`from-${name}`}
-            className="size-5 accent-copper"
-            checked={answer.stockId === s.id}
-            onChange={() => change({ stockId: s.id })}
-          />
-          <svg aria-hidden width="52" height="40" viewBox="0 0 52 40">
-            <rect
-              x="1"
-              y="1"
-              width={(s.widthMm / widest) * 50}
-              height={Math.min(38, (s.heightMm / widest) * 50)}
-              fill={glass?.colour}
-              stroke="var(--score)"
-              strokeWidth=".8"
-            />
-          </svg>
-          <span className="min-w-0 text-[15px]">
-            <b>{s.id}</b> {s.kind === 'offcut' ? 'offcut' : 'sheet'}
-            {s.place && ` · ${s.place}`}
-            <br />
-            <span className="text-mute">
-              {showArea(s.areaMm2, unit)} left of <Measures widthMm={s.widthMm} heightMm={s.heightMm} unit={unit} />
-              {tooSmall && <b className="text-risk"> · too small one way</b>}
+    <OneOf
+      label="Sheet or offcut"
+      value={answer.stockId}
+      onPick={(stockId) => change({ stockId })}
+      autoFocus={takesFocus}
+      className="flex max-h-56 flex-col gap-1.5 overflow-y-auto p-1"
+      cardClassName="min-h-12 gap-3 py-1.5"
+      options={items.map(({ item: s, tooSmall }) => ({
+        value: s.id as string,
+        content: (
+          <>
+            <svg aria-hidden width="52" height="40" viewBox="0 0 52 40">
+              <rect
+                x="1"
+                y="1"
+                width={(s.widthMm / widest) * 50}
+                height={Math.min(38, (s.heightMm / widest) * 50)}
+                fill={glass?.colour}
+                stroke="var(--score)"
+                strokeWidth=".8"
+              />
+            </svg>
+            <span className="min-w-0 text-[15px]">
+              <b>{s.id}</b> {s.kind === 'offcut' ? 'offcut' : 'sheet'}
+              {s.place && ` · ${s.place}`}
+              <br />
+              <span className="text-mute">
+                {showArea(s.areaMm2, unit)} left of <Measures widthMm={s.widthMm} heightMm={s.heightMm} unit={unit} />
+                {tooSmall && <b className="text-risk"> · too small one way</b>}
+              </span>
             </span>
-          </span>
-        </label>
-      ))}
-    </div>
+          </>
+        ),
+      }))}
+    />
   );
 }
 
@@ -96,31 +107,21 @@ const leftWords = (stockId: string): readonly [LeftKind, string][] => [
 ];
 
 type LeftChoiceProps = Pick<SourceChoiceProps, 'answer' | 'hasLeft' | 'change'> & {
-  readonly name: string;
   readonly unit: DisplayUnit;
 };
 
-function LeftChoice({ answer, hasLeft, change, name, unit }: LeftChoiceProps) {
+function LeftChoice({ answer, hasLeft, change, unit }: LeftChoiceProps) {
   return (
     <>
-      <div className="flex flex-wrap gap-2" role="radiogroup" aria-label="What is left of it">
-        <span className="w-full text-[15px] text-mute">What is left of it?</span>
-        {leftWords(answer.stockId).map(([kind, text]) => (
-          <label
-            key={kind}
-            className="flex min-h-11 cursor-pointer items-center gap-2 rounded-md border border-line px-3 text-[15px] has-checked:border-ink has-checked:bg-raised"
-          >
-            <input
-              type="radio"
-              name={`left-${name}`}
-              className="size-4 accent-copper"
-              checked={answer.left === kind}
-              onChange={() => change({ left: kind })}
-            />
-            {text}
-          </label>
-        ))}
-      </div>
+      <p className="text-[15px] text-mute">What is left of it?</p>
+      <OneOf
+        label="What is left of it"
+        value={answer.left}
+        onPick={(left) => change({ left })}
+        className="flex flex-wrap gap-2"
+        cardClassName="min-h-11 gap-2 text-[15px]"
+        options={leftWords(answer.stockId).map(([value, content]) => ({ value, content }))}
+      />
       {answer.left !== 'waste' && (
         <div className="grid grid-cols-2 gap-2">
           <TextField

@@ -1,6 +1,7 @@
 import type { DrawingChanges } from '#core/cutting';
 import { count, showNumbers } from '#core/units';
 import type { PieceRow } from '../../state/studio.ts';
+import { Check } from '../../ui/Check.tsx';
 
 /** Whether glass has been cut for a piece. */
 export const isInHand = (p: PieceRow | undefined): boolean => p !== undefined && p.stage !== 'to-cut';
@@ -58,17 +59,9 @@ export function ChangeList({
         </p>
       )}
       {lost.length > 0 && (
-        <label className="flex items-start gap-2.5 border-l-4 border-risk pl-3">
-          <input
-            type="checkbox"
-            className="mt-1 size-5 accent-copper"
-            checked={letGo}
-            onChange={(e) => setLetGo(e.target.checked)}
-          />
-          <span>
-            Let {showNumbers(lost, 12)} go, though {lost.length === 1 ? 'its' : 'their'} glass is cut.
-          </span>
-        </label>
+        <Check className="border-l-4 border-risk pl-3" checked={letGo} onCheck={setLetGo}>
+          Let {showNumbers(lost, 12)} go, though {lost.length === 1 ? 'its' : 'their'} glass is cut.
+        </Check>
       )}
     </section>
   );

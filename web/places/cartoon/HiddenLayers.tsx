@@ -1,3 +1,4 @@
+import { Check } from '../../ui/Check.tsx';
 interface HiddenLayersProps {
   readonly layers: readonly { readonly name: string; readonly shapes: number }[];
   readonly layersIn: readonly string[];
@@ -11,15 +12,13 @@ export function HiddenLayers({ layers, layersIn, take }: HiddenLayersProps) {
     <fieldset className="text-[15px]">
       <legend className="text-mute">Layers left out</legend>
       {layers.map(({ name, shapes }) => (
-        <label key={name} className="flex min-h-11 items-center gap-2.5">
-          <input
-            type="checkbox"
-            className="size-5 accent-copper"
-            checked={layersIn.includes(name)}
-            onChange={(e) => take(e.target.checked ? [...layersIn, name] : layersIn.filter((n) => n !== name))}
-          />
+        <Check
+          key={name}
+          checked={layersIn.includes(name)}
+          onCheck={(on) => take(on ? [...layersIn, name] : layersIn.filter((n) => n !== name))}
+        >
           take in “{name}” ({shapes})
-        </label>
+        </Check>
       ))}
     </fieldset>
   );

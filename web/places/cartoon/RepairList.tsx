@@ -2,6 +2,7 @@ import type { Repair } from '#core/cartoon';
 import type { Point } from '#core/geometry';
 import { count } from '#core/units';
 import { repairWords } from '#core/words';
+import { Check } from '../../ui/Check.tsx';
 
 const REPAIRS_SHOWN = 80;
 
@@ -35,15 +36,13 @@ export function RepairList({
                 {repairWords(repair)}
               </button>
               {repair.kind !== 'doubled' && (
-                <label className="flex min-h-9 shrink-0 items-center gap-1.5 text-[14px]">
-                  <input
-                    type="checkbox"
-                    className="size-5 accent-copper"
-                    checked={isRefused}
-                    onChange={(e) => refuse(repair, e.target.checked)}
-                  />
+                <Check
+                  className="shrink-0 gap-1.5! text-[14px]"
+                  checked={isRefused}
+                  onCheck={(on) => refuse(repair, on)}
+                >
                   as drawn
-                </label>
+                </Check>
               )}
             </li>
           );

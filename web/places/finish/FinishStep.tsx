@@ -1,53 +1,49 @@
-import { isBuiltIn, workCaution } from '#core/bench';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { isBuiltIn, SIDES, workCaution, type Side, type StepDefinition } from '#core/bench';
+import type { Joint } from '#core/cartoon';
 import { count, showNumbers } from '#core/units';
-import { nextStep } from '#core/words';
-import { PanelPicture } from '../../panel/PanelPicture.tsx';
+import { jointName, nextStep } from '#core/words';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { momentWords } from '../../ui/dates.ts';
+import { OpenJoints } from './OpenJoints.tsx';
+import { SideOfPanel } from './SideOfPanel.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
 
 /** The steps of the whole panel: both sides soldered joint by joint, then what its technique asks for. */
 export function FinishStep() {
   const view = usePanelView();
-  const { panel, pieces, paths, glasses, settings } = view;
+  const { panel, pieces, paths, settings } = view;
   const send = useSend();
   const open = pieces.filter((p) => !isBuiltIn(panel.route, p)).map((p) => p.number);
+  const isOpen = open.length > 0;
   const next = nextStep(panel);
-  const box = paths?.box;
+  const [asked, setAsked] = useState<Side | null>(null);
+  const solder = (side: Side, joints: readonly number[]) =>
+    send.command({ kind: 'solder-joints', ask: { panelId: panel.id, side, joints: [...joints] } });
+  const tap = (side: Side, joint: Joint) => {
+    if (panel.soldered[side].includes(joint.number))
+      toast(`Soldered on the ${side} already: ${jointName(joint)}. Undo takes a tick back.`);
+    else if (isOpen) toast.error(`Not all pieces are in place yet: ${showNumbers(open, 8)}.`);
+    else void solder(side, [joint.number]);
+  };
+  const openOn = (side: Side) => (paths?.cartoon.joints ?? []).filter((j) => !panel.soldered[side].includes(j.number));
+  const finish = (step: StepDefinition) => {
+    const side = step.deed === 'solders-front' ? 'front' : step.deed === 'solders-back' ? 'back' : null;
+    if (side !== null && openOn(side).length > 0) setAsked(side);
+    else void send.command({ kind: 'finish-step', ask: { panelId: panel.id, step: step.code } });
+  };
   return (
-    <main className="grid min-h-0 flex-1 grid-cols-2 gap-8 overflow-y-auto px-6 py-4">
+    <main className="grid min-h-0 flex-1 grid-cols-2 gap-8 overflow-y-auto px-6 py-4 max-md:grid-cols-1">
       <div className="flex min-h-0 gap-4">
         {paths &&
-          box &&
-          (['front', 'back'] as const).map((side) => (
-            <figure key={side} className="flex min-h-0 min-w-0 flex-1 flex-col">
-              <svg
-                role="img"
-                aria-label={`${side} of the panel`}
-                viewBox={`${box.x - 8} ${box.y - 8} ${box.width + 16} ${box.height + 16}`}
-                className="max-h-[62vh] min-h-0 w-full"
-              >
-                <g transform={side === 'back' ? `translate(${2 * box.x + box.width} 0) scale(-1 1)` : undefined}>
-                  <PanelPicture
-                    paths={paths}
-                    panel={panel}
-                    pieces={pieces}
-                    glasses={glasses}
-                    view={side}
-                    textures={false}
-                    numbers={false}
-                  />
-                </g>
-              </svg>
-              <figcaption className="pt-2 text-center text-[15px] text-mute">
-                {side}: {panel.soldered[side].length} of {count(panel.jointCount, 'joint')} soldered
-              </figcaption>
-            </figure>
+          SIDES.map((side) => (
+            <SideOfPanel key={side} view={view} paths={paths} side={side} onJoint={(joint) => tap(side, joint)} />
           ))}
       </div>
       <section aria-label="Steps">
-        {open.length > 0 && (
+        {isOpen && (
           <p className="mb-4 text-[17px]">
             {count(open.length, 'piece')} {open.length === 1 ? 'is' : 'are'} not in place yet: {showNumbers(open, 8)}.
           </p>
@@ -72,11 +68,9 @@ export function FinishStep() {
                 </span>
                 {at === undefined && (
                   <Button
-                    look={step.code === next?.code && open.length === 0 ? 'go' : 'plain'}
-                    disabled={open.length > 0}
-                    onClick={() =>
-                      void send.command({ kind: 'finish-step', ask: { panelId: panel.id, step: step.code } })
-                    }
+                    look={step.code === next?.code && !isOpen ? 'go' : 'plain'}
+                    disabled={isOpen}
+                    onClick={() => finish(step)}
                   >
                     Done
                   </Button>
@@ -86,9 +80,18 @@ export function FinishStep() {
           })}
         </ol>
         <p className="mt-4 text-[15px] text-mute">
-          Single joints are ticked on the bench: <b className="text-ink">joints 3-9 back</b>. {workCaution('soldering')}
+          A tap on a joint ticks it; several by the bench’s tally line: <b className="text-ink">joints 3-9 back</b>.{' '}
+          {workCaution('soldering')}
         </p>
       </section>
+      {asked && (
+        <OpenJoints
+          side={asked}
+          joints={openOn(asked)}
+          onTick={(numbers) => solder(asked, numbers)}
+          onClose={() => setAsked(null)}
+        />
+      )}
     </main>
   );
 }

@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button.tsx';
 import { ChoiceField } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { newId } from '../../state/ids.ts';
+import { Check } from '../../ui/Check.tsx';
 
 /** Enters or changes a glass: its own code, colour as transmitted, texture, hiding power, price by area. */
 export function GlassForm({ entry, settings, done }: { entry?: Glass; settings: Settings; done: () => void }) {
@@ -103,15 +104,9 @@ export function GlassForm({ entry, settings, done }: { entry?: Glass; settings: 
           placeholder="0"
         />
       </div>
-      <label className="flex min-h-11 items-center gap-3">
-        <input
-          type="checkbox"
-          className="size-5 accent-copper"
-          checked={flow}
-          onChange={(e) => setFlow(e.target.checked)}
-        />
+      <Check checked={flow} onCheck={setFlow}>
         It has a flow: streaks, cords or ripples run one way
-      </label>
+      </Check>
       <Button look="go" type="submit" disabled={!isSound}>
         {entry ? 'Keep' : 'Enter the glass'}
       </Button>

@@ -4,6 +4,7 @@ import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { newId } from '../../state/ids.ts';
+import { Check } from '../../ui/Check.tsx';
 
 /** Enters somebody who works here, or changes what is known of them. */
 export function PersonForm({
@@ -53,15 +54,9 @@ export function PersonForm({
         placeholder="0"
       />
       {entry && (
-        <label className="flex min-h-11 items-center gap-3">
-          <input
-            type="checkbox"
-            className="size-5 accent-copper"
-            checked={active}
-            onChange={(e) => setActive(e.target.checked)}
-          />
+        <Check checked={active} onCheck={setActive}>
           works here now
-        </label>
+        </Check>
       )}
       <Button look="go" type="submit" disabled={name.trim() === '' || problem !== null}>
         {entry ? 'Keep' : 'Add'}

@@ -1,0 +1,112 @@
+import { useRef, type MouseEvent } from 'react';
+import type { Joint } from '#core/cartoon';
+import type { Side } from '#core/bench';
+import { jointsWords } from '#core/words';
+import { PanelPicture } from '../../panel/PanelPicture.tsx';
+import type { PanelPaths } from '../../panel/paths.ts';
+import type { PanelView } from '../../panel/view.ts';
+
+/** A finger finds a joint within so many pixels. */
+const REACH_PX = 26;
+/** With so few left each is shown by an arrow. */
+const ARROWS = 3;
+
+/** One side of the panel: a tap on a joint says that it is soldered; the last open ones are shown by arrows. */
+export function SideOfPanel({
+  view,
+  paths,
+  side,
+  onJoint,
+}: {
+  view: PanelView;
+  paths: PanelPaths;
+  side: Side;
+  onJoint: (joint: Joint) => void;
+}) {
+  const { panel, pieces, glasses } = view;
+  const stage = useRef<SVGGElement>(null);
+  const { x, y, width, height } = paths.box;
+  const done = new Set(panel.soldered[side]);
+  const joints = paths.cartoon.joints;
+  const open = joints.filter((j) => !done.has(j.number));
+  const isBegun = open.length > 0 && open.length < joints.length;
+  const unit = Math.max(width, height) / 100;
+  const tap = (event: MouseEvent) => {
+    const matrix = stage.current?.getScreenCTM();
+    if (!matrix) return;
+    const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+    const pxPerMm = Math.hypot(matrix.a, matrix.b);
+    const far = (j: Joint): number => Math.hypot(j.at[0] - at.x, j.at[1] - at.y) * pxPerMm;
+    // Where both an open and a soldered one are within reach, the open one is meant.
+    const near = [...open, ...joints].filter((j) => far(j) <= REACH_PX);
+    const meant = near.filter((j) => !done.has(j.number)).sort((a, b) => far(a) - far(b))[0] ?? near[0];
+    if (meant) onJoint(meant);
+  };
+  return (
+    <figure className="flex min-h-0 min-w-0 flex-1 flex-col">
+      <svg
+        role="img"
+        aria-label={`The ${side}: ${jointsWords(joints, panel.soldered[side], side)}`}
+        viewBox={`${x - 8} ${y - 8} ${width + 16} ${height + 16}`}
+        className="max-h-[62vh] min-h-0 w-full cursor-pointer touch-manipulation select-none"
+        onClick={tap}
+        data-testid={`joints-${side}`}
+      >
+        <g ref={stage} transform={side === 'back' ? `translate(${2 * x + width} 0) scale(-1 1)` : undefined}>
+          <PanelPicture
+            paths={paths}
+            panel={panel}
+            pieces={pieces}
+            glasses={glasses}
+            view={side}
+            textures={false}
+            numbers={false}
+          />
+          {open.map(({ number, at }) => (
+            <circle
+              key={number}
+              cx={at[0]}
+              cy={at[1]}
+              r={unit * 0.9}
+              fill="var(--paper)"
+              stroke="var(--copper)"
+              strokeWidth={unit * 0.28}
+              data-open-joint={number}
+            />
+          ))}
+          {isBegun &&
+            open
+              .slice(0, ARROWS)
+              .map(({ number, at }) => (
+                <Arrow key={number} at={at} middle={[x + width / 2, y + height / 2]} unit={unit} />
+              ))}
+        </g>
+      </svg>
+      <figcaption className="pt-2 text-center text-[15px]">
+        {jointsWords(joints, panel.soldered[side], side)}
+      </figcaption>
+    </figure>
+  );
+}
+
+/** From the middle of the panel towards a joint, so that it stays on the glass. */
+function Arrow({
+  at,
+  middle,
+  unit,
+}: {
+  at: readonly [number, number];
+  middle: readonly [number, number];
+  unit: number;
+}) {
+  const angle = Math.atan2(at[1] - middle[1], at[0] - middle[0]);
+  const on = (back: number, aside = 0): string =>
+    `${at[0] - unit * (back * Math.cos(angle) + aside * Math.sin(angle))} ${at[1] - unit * (back * Math.sin(angle) - aside * Math.cos(angle))}`;
+  const d = `M${on(11)}L${on(2)}M${on(5, 2)}L${on(2)}L${on(5, -2)}`;
+  return (
+    <g fill="none" strokeLinecap="round" strokeLinejoin="round" style={{ pointerEvents: 'none' }} data-arrow>
+      <path d={d} stroke="var(--bright)" strokeWidth={unit * 1.6} />
+      <path d={d} stroke="var(--copper)" strokeWidth={unit * 0.8} />
+    </g>
+  );
+}
