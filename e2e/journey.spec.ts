@@ -108,7 +108,7 @@ test('a commission, a panel, and its drawing: seen at its true size before it is
   await expect(page.getByText('How large is it really?')).toHaveCount(0);
   await page.getByRole('button', { name: 'Take in these 9 pieces' }).click();
   await expect(page.getByRole('heading', { name: 'Choose glass' })).toBeVisible();
-  expect(await page.title()).toBe('Nelvik');
+  expect(await page.title()).toBe('Glass · Panel · Nine panes · Nelvik');
 });
 
 test('glass is given by tapping pieces and by a lasso', async () => {

@@ -1,4 +1,4 @@
-import { FileStack, Scale, SlidersHorizontal, Sun, type LucideProps } from 'lucide-react';
+import { FileStack, Scale, Search, SlidersHorizontal, Sun, type LucideProps } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { NavLink } from 'react-router';
 import { useBench } from '../state/bench.ts';
@@ -30,7 +30,7 @@ const PLACES = [
   ['/setup', 'Setup', SlidersHorizontal],
 ] as const;
 
-export function Rail() {
+export function Rail({ onFind }: { onFind: () => void }) {
   return (
     <nav
       aria-label="Places"
@@ -52,6 +52,15 @@ export function Rail() {
           {name}
         </NavLink>
       ))}
+      <button
+        type="button"
+        onClick={onFind}
+        aria-keyshortcuts="Control+K"
+        className="mt-auto flex w-full flex-col items-center gap-1 py-2.5 text-[12.5px] hover:text-white max-sm:hidden"
+      >
+        <Search aria-hidden size={22} strokeWidth={1.6} />
+        Find
+      </button>
       <WhoWorks />
     </nav>
   );
@@ -65,7 +74,7 @@ function WhoWorks() {
   const person = people.find((p) => p.id === personId);
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="mt-auto flex min-h-14 w-full flex-col items-center justify-center gap-0.5 text-[12.5px] max-sm:mt-0 text-[var(--rail-words)] hover:text-white">
+      <DropdownMenu.Trigger className="flex min-h-14 w-full flex-col items-center justify-center gap-0.5 text-[12.5px]  text-[var(--rail-words)] hover:text-white">
         <span className="grid size-8 place-items-center rounded-full bg-copper font-head text-white">
           {person?.initial ?? '–'}
         </span>

@@ -6,6 +6,9 @@ import { useBench } from '../state/bench.ts';
 import { useLive, useStudio } from '../state/studio.ts';
 import { LargeStepQuestion } from '../history/LargeStepQuestion.tsx';
 import { StepsOnTheWay } from '../history/StepsOnTheWay.tsx';
+import { Finder } from './Finder.tsx';
+import { KeysHere } from './KeysHere.tsx';
+import { useShellKeys } from './useShellKeys.ts';
 import { Mishap } from './Mishap.tsx';
 import { Passcode } from './Passcode.tsx';
 import { PANEL_PLACE, PLACES, STEPS } from './places.tsx';
@@ -17,6 +20,7 @@ export function Shell() {
   const { data, error } = useStudio();
   const { pathname } = useLocation();
   useLive();
+  const [over, setOver] = useShellKeys();
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
   }, [theme]);
@@ -34,7 +38,7 @@ export function Shell() {
         Skip to the work
       </a>
       <div className="grid h-dvh grid-cols-[76px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] overflow-hidden max-sm:grid-cols-1 max-sm:grid-rows-[minmax(0,1fr)_auto] print:block print:h-auto print:overflow-visible">
-        <Rail />
+        <Rail onFind={() => setOver('finder')} />
         <div className="flex min-h-0 min-w-0 flex-col max-sm:order-first">
           <StepsOnTheWay />
           <div
@@ -69,6 +73,8 @@ export function Shell() {
           </div>
         </div>
       </div>
+      {over === 'finder' && <Finder onClose={() => setOver(null)} />}
+      {over === 'keys' && <KeysHere pathname={pathname} onClose={() => setOver(null)} />}
       <LargeStepQuestion />
       {/* News lies where nothing is worked with, and a press goes through it to what is below. */}
       <Toaster

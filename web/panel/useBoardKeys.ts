@@ -53,9 +53,9 @@ export function useBoardKeys({ paths, mirrored, at, onPoint, onPick, onType, zoo
     else if (event.key === '+' || event.key === '=') zoomBy(1.4);
     else if (event.key === '-') zoomBy(1 / 1.4);
     else if (event.key === '0') whole();
-    else if (onType && (event.key === '/' || /^[1-9]$/.test(event.key)) && !event.ctrlKey && !event.metaKey) {
+    else if (onType && /^[1-9]$/.test(event.key) && !event.ctrlKey && !event.metaKey) {
       event.preventDefault();
-      onType(event.key === '/' ? '' : event.key);
+      onType(event.key);
     }
   };
   return { crosshair: onPoint ? crosshair : null, keyDown };

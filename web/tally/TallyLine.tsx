@@ -1,12 +1,20 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { Route } from '#core/bench';
 import { Button } from '../ui/Button.tsx';
+import { useTallyCall } from '../state/tallyCall.ts';
 import { NumberPad } from './NumberPad.tsx';
 import type { Tally } from './useTally.ts';
 
 /** What an artist would call across the room, written at the foot of the panel. */
 export function TallyLine({ tally, route }: { tally: Tally; route: Route }) {
   const [pad, setPad] = useState(false);
+  const { isCalled, answer } = useTallyCall();
+  const { field } = tally;
+  useEffect(() => {
+    if (!isCalled) return;
+    field.current?.focus();
+    answer();
+  }, [isCalled, answer, field]);
   return (
     <footer className="relative shrink-0 border-t border-line bg-sheet">
       {pad && tally.questions.length === 0 && (

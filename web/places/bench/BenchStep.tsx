@@ -12,7 +12,7 @@ import { NoDrawing } from './NoDrawing.tsx';
 import { PieceTable } from './PieceTable.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
 import { SourceAsk } from './SourceAsk.tsx';
-import { Split } from '../../ui/Split.tsx';
+import { Split } from '../../panel/Split.tsx';
 
 const VIEWS: readonly [View, string][] = [
   ['front', 'Front'],

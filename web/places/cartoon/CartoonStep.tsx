@@ -2,7 +2,7 @@ import { useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { Button } from '../../ui/Button.tsx';
 import { SideSheet } from '../../ui/SideSheet.tsx';
-import { Split } from '../../ui/Split.tsx';
+import { Split } from '../../panel/Split.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
 import { CartoonSheet } from './CartoonSheet.tsx';
 import { ImportPanel } from './ImportPanel.tsx';

@@ -5,7 +5,7 @@ import { panelPaths } from '../../panel/paths.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SideSheet } from '../../ui/SideSheet.tsx';
-import { Split } from '../../ui/Split.tsx';
+import { Split } from '../../panel/Split.tsx';
 import type { PanelView } from '../../panel/view.ts';
 import { isInHand } from './ChangeList.tsx';
 import { DeskMarks } from './DeskMarks.tsx';

@@ -8,7 +8,7 @@ import { useSend } from '../../state/send.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SideSheet } from '../../ui/SideSheet.tsx';
-import { Split } from '../../ui/Split.tsx';
+import { Split } from '../../panel/Split.tsx';
 import { GlassChip } from '../../panel/GlassChip.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
 

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import type { Glass } from '#core/stock';
 import { count, showArea, showMoney } from '#core/units';
 import { useRack, useSettings, useStudio } from '../../state/studio.ts';
@@ -13,14 +14,35 @@ import { useTitle } from '../../ui/useTitle.ts';
 
 type Open = { kind: 'receive' } | { kind: 'glass'; glass?: Glass } | { kind: 'item'; id: string } | null;
 
+/** What an address asks the rack to open. */
+function openIn(params: URLSearchParams): Open {
+  const item = params.get('item');
+  if (item !== null) return { kind: 'item', id: item };
+  return params.has('receive') ? { kind: 'receive' } : params.has('glass') ? { kind: 'glass' } : null;
+}
+
 /** The rack: sheets and offcuts standing in their slots, to one scale, in their colours, lit from behind. */
 export function Rack() {
   useTitle('Rack');
   const { data } = useStudio();
   const { data: rack } = useRack();
   const settings = useSettings();
-  const [open, setOpen] = useState<Open>(null);
-  const [words, setWords] = useState('');
+  const [params, setParams] = useSearchParams();
+  const [open, setOpenOnly] = useState<Open>(() => openIn(params));
+  const [words, setWords] = useState(params.get('find') ?? '');
+  // What was asked for by the address is asked for again when the address changes while the rack is open.
+  const [asker, setAsker] = useState(params);
+  if (asker !== params) {
+    setAsker(params);
+    if (params.size > 0) {
+      setOpenOnly(openIn(params));
+      setWords(params.get('find') ?? '');
+    }
+  }
+  const setOpen = (next: Open) => {
+    setOpenOnly(next);
+    if (params.size > 0) setParams({}, { replace: true });
+  };
   if (!data || !rack) return null;
   const here = rack.stock;
   const asked = words.trim().toLowerCase();

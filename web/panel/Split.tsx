@@ -1,11 +1,14 @@
 import { ChevronDown, ChevronLeft, ChevronRight, ChevronUp } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { Group, Panel, Separator, useDefaultLayout, usePanelRef } from 'react-resizable-panels';
-import { useMedia } from './useMedia.ts';
+import { browserStorage } from '../state/browserStorage.ts';
+import { useMedia } from '../ui/useMedia.ts';
 
 /** Held upright or on a phone the sheet lies below the work instead of beside it. */
 const UPRIGHT = '(max-width: 820px)';
 const SHEET_PX = 340;
+
+const { storage } = browserStorage();
 
 /**
  * The work and, beside it, its sheet: as wide as it is drawn, or folded away. How it was left is kept for each place.
@@ -13,7 +16,7 @@ const SHEET_PX = 340;
  */
 export function Split({ id, side, children }: { id: string; side: ReactNode; children: ReactNode }) {
   const isUpright = useMedia(UPRIGHT);
-  const kept = useDefaultLayout({ id: `nelvik-sheet-${id}-${isUpright ? 'upright' : 'wide'}` });
+  const layout = useDefaultLayout({ storage, id: `nelvik-sheet-${id}-${isUpright ? 'upright' : 'wide'}` });
   const sheet = usePanelRef();
   const [isFolded, setIsFolded] = useState(false);
   const [Fold, Show] = isUpright ? [ChevronDown, ChevronUp] : [ChevronRight, ChevronLeft];
@@ -24,7 +27,7 @@ export function Split({ id, side, children }: { id: string; side: ReactNode; chi
       orientation={isUpright ? 'vertical' : 'horizontal'}
       disableCursor
       className="min-h-0 flex-1"
-      {...kept}
+      {...layout}
     >
       <Panel id="work" minSize={isUpright ? 200 : 320} className="relative flex flex-col">
         {children}
