@@ -235,15 +235,35 @@ test('from here to delivery, joint by joint', async () => {
   await expect(page.locator('[data-meant-joint]')).toHaveCount(4);
   await page.keyboard.press('Enter');
   await page.getByRole('link', { name: /^Finish/ }).click();
-  await expect(page.getByText('front: 4 of 16 joints soldered')).toBeVisible();
+  await expect(page.getByText('4 of 16 joints soldered on the front; open: 5–16.')).toBeVisible();
+  // A tap on a joint ticks it, and a tap near it finds it.
+  const joint = await page.getByTestId('joints-front').locator('[data-open-joint="6"]').boundingBox();
+  if (!joint) throw new Error('the joint is not drawn');
+  await page.mouse.click(joint.x + joint.width / 2 + 9, joint.y + joint.height / 2 - 8);
+  await expect(page.getByText('5 of 16 joints soldered on the front; open: 5, 7–16.')).toBeVisible();
   const done = (step: string) =>
     page
       .getByRole('listitem')
       .filter({ hasText: new RegExp(`^${step}`) })
       .getByRole('button', { name: 'Done' })
       .click();
+  // Done asks about each open joint by name instead of ticking them.
+  const open = page.getByRole('dialog');
   await done('Solder the front');
-  await expect(page.getByText('front: 16 of 16 joints soldered')).toBeVisible();
+  await expect(open.getByRole('checkbox')).toHaveCount(11);
+  await open.getByLabel(/^16 by|^16 at/).check();
+  await open.getByRole('button', { name: '1 joint soldered' }).click();
+  await expect(page.getByText('6 of 16 joints soldered on the front')).toBeVisible();
+  await done('Solder the front');
+  await open.getByRole('button', { name: 'I have looked at all of them' }).click();
+  await open.getByLabel(/^5 /).uncheck();
+  await open.getByRole('button', { name: '9 joints soldered' }).click();
+  await expect(page.getByText('is open.', { exact: false })).toBeVisible();
+  await expect(page.getByTestId('joints-front').locator('[data-arrow]')).toHaveCount(1);
+  await done('Solder the front');
+  await open.getByLabel(/^5 /).check();
+  await open.getByRole('button', { name: 'The front is soldered' }).click();
+  await expect(page.getByText('16 of 16 joints soldered on the front.')).toBeVisible();
   await done('Deliver');
   await expect(page.getByText('First solder the back.')).toBeVisible();
   for (const [step, after] of [
@@ -252,6 +272,15 @@ test('from here to delivery, joint by joint', async () => {
     ['Deliver', 'Delivered'],
   ] as const) {
     await done(step);
+    if (step === 'Solder the back') {
+      await open.getByRole('button', { name: 'I have looked at all of them' }).click();
+      await open.getByRole('button', { name: 'The back is soldered' }).click();
+    }
+    if (step === 'Deliver') {
+      await expect(open).toContainText('No clock runs on it, nothing waits, every joint is soldered on both sides.');
+      await expect(open).toContainText('9 pieces');
+      await open.getByRole('button', { name: 'Deliver', exact: true }).click();
+    }
     await expect(page.getByText(after).first()).toBeVisible();
   }
   await page.getByRole('link', { name: /Hours & cost/ }).click();

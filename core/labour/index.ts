@@ -1,2 +1,3 @@
 export { costOf, minutesOf, sharedByLength, sumByStage, type LabourSum } from './hours.ts';
 export { minutesByPiece } from './pieceTime.ts';
+export { panelSum, type PanelSum } from './panelSum.ts';

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { routeOf, Studio, type Hours } from '../bench/index.ts';
-import { costOf, minutesByPiece, minutesOf, sharedByLength, sumByStage } from './index.ts';
+import { costOf, minutesByPiece, minutesOf, panelSum, sharedByLength, sumByStage } from './index.ts';
 
 const FOIL = routeOf(new Studio(), { routeId: 'foil@1' });
 
@@ -57,4 +57,31 @@ it('time by piece: each stage over the pieces that went through it, drawing over
   const by = minutesByPiece(hours, FOIL, pieces, 0);
   expect([...by.values()]).toEqual([10 + 7 + 10, 30 + 30, 10, 10 + 10]);
   expect([...by.values()].reduce((a, b) => a + b, 0)).toBeCloseTo(117, 9);
+});
+
+it('what a panel took: hours at their rate, glass by its price, the glass in hand where it is smaller, breaks apart', () => {
+  const piece = (stage: string, areaMm2: number, glassId: string | null, glassMm2: number | null = null) => ({
+    stage,
+    areaMm2,
+    glassId,
+    glassMm2,
+  });
+  const pieces = [
+    piece('to-cut', 90_000, 'g'),
+    piece('cut', 100_000, 'g'),
+    piece('foiled', 50_000, 'h'),
+    piece('cut', 200_000, 'g', 150_000),
+    piece('cut', 10_000, null),
+  ];
+  const hours = [entry(90), entry(null, { startedAt: 0 }), entry(600, { removed: true })];
+  // 1.5 h and 0.5 h at 42.00; 0.25 m² at 100.00 and 0.05 m² at 60.00.
+  expect(
+    panelSum(
+      hours,
+      [{ glassCents: 120 }, { glassCents: 80 }],
+      pieces,
+      (id) => (id === 'g' ? 10_000 : 6000),
+      30 * 60_000,
+    ),
+  ).toEqual({ minutes: 120, labourCents: 8400, begun: 4, glassCents: 2800, breaks: 2, lostCents: 200 });
 });

@@ -1,12 +1,13 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { isBuiltIn, SIDES, workCaution, type Side, type StepDefinition } from '#core/bench';
+import { isBuiltIn, SIDES, workCaution, type Side, type StepCode, type StepDefinition } from '#core/bench';
 import type { Joint } from '#core/cartoon';
 import { count, showNumbers } from '#core/units';
 import { jointName, nextStep } from '#core/words';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { momentWords } from '../../ui/dates.ts';
+import { Delivery } from './Delivery.tsx';
 import { OpenJoints } from './OpenJoints.tsx';
 import { SideOfPanel } from './SideOfPanel.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
@@ -19,6 +20,7 @@ export function FinishStep() {
   const open = pieces.filter((p) => !isBuiltIn(panel.route, p)).map((p) => p.number);
   const isOpen = open.length > 0;
   const next = nextStep(panel);
+  const [leaving, setLeaving] = useState<StepCode | null>(null);
   const [asked, setAsked] = useState<Side | null>(null);
   const solder = (side: Side, joints: readonly number[]) =>
     send.command({ kind: 'solder-joints', ask: { panelId: panel.id, side, joints: [...joints] } });
@@ -29,10 +31,22 @@ export function FinishStep() {
     else void solder(side, [joint.number]);
   };
   const openOn = (side: Side) => (paths?.cartoon.joints ?? []).filter((j) => !panel.soldered[side].includes(j.number));
+  const done = (step: StepCode) => send.command({ kind: 'finish-step', ask: { panelId: panel.id, step } });
+  /** Whether all that still lies before a step may be left out. */
+  const mayBeNext = (step: StepDefinition) => {
+    const { panelSteps } = panel.route;
+    return panelSteps
+      .slice(
+        panelSteps.findIndex((s) => s.code === next?.code),
+        panelSteps.indexOf(step),
+      )
+      .every((s) => s.mayBeLeftOut);
+  };
   const finish = (step: StepDefinition) => {
     const side = step.deed === 'solders-front' ? 'front' : step.deed === 'solders-back' ? 'back' : null;
     if (side !== null && openOn(side).length > 0) setAsked(side);
-    else void send.command({ kind: 'finish-step', ask: { panelId: panel.id, step: step.code } });
+    else if (step.deed === 'delivers' && mayBeNext(step)) setLeaving(step.code);
+    else void done(step.code);
   };
   return (
     <main className="grid min-h-0 flex-1 grid-cols-2 gap-8 overflow-y-auto px-6 py-4 max-md:grid-cols-1">
@@ -84,6 +98,14 @@ export function FinishStep() {
           {workCaution('soldering')}
         </p>
       </section>
+      {leaving && (
+        <Delivery
+          view={view}
+          paths={paths}
+          onDeliver={() => void done(leaving).then((isDone) => isDone && setLeaving(null))}
+          onClose={() => setLeaving(null)}
+        />
+      )}
       {asked && (
         <OpenJoints
           side={asked}

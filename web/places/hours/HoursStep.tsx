@@ -1,11 +1,10 @@
 import { usePanelHours } from '../../state/studio.ts';
 import { usePanelView } from '../../panel/usePanelView.ts';
-import { BEGINS } from '#core/bench';
 import { HoursBook } from '../../labour/HoursBook.tsx';
 import { MishapList } from '../../labour/MishapList.tsx';
 import { StageBars } from '../../labour/StageBars.tsx';
-import { costOf, minutesOf, sumByStage } from '#core/labour';
-import { priceOfArea, showMinutes, showMoney } from '#core/units';
+import { panelSum, sumByStage } from '#core/labour';
+import { showMinutes, showMoney } from '#core/units';
 import { useMinute } from '../../ui/useMinute.ts';
 
 /** What the panel took: hours and money by stage, per piece, and what its recuts cost. */
@@ -16,28 +15,24 @@ export function HoursStep() {
   const { data } = usePanelHours(panel.id);
   const hours = data?.hours ?? [];
   const mishaps = data?.mishaps ?? [];
-  const minutes = hours.reduce((sum, h) => sum + minutesOf(h, now), 0);
-  const labour = hours.reduce((sum, h) => sum + costOf(h, now), 0);
   const money = (cents: number) => showMoney(cents, settings.currency, settings.locale);
-  const inPanel = pieces
-    .filter((p) => p.stage !== BEGINS)
-    .reduce((sum, p) => sum + priceOfArea(p.areaMm2, view.glasses.get(p.glassId ?? '')?.priceCentsPerM2 ?? 0), 0);
-  const lost = mishaps.reduce((sum, m) => sum + m.glassCents, 0);
-  const begun = pieces.filter((p) => p.stage !== BEGINS).length;
+  const priceOf = (glassId: string) => view.glasses.get(glassId)?.priceCentsPerM2 ?? 0;
+  const { minutes, labourCents, begun, glassCents, lostCents } = panelSum(hours, mishaps, pieces, priceOf, now);
   return (
     <main className="grid flex-1 content-start gap-x-12 gap-y-8 overflow-y-auto px-6 py-5 xl:grid-cols-[1.15fr_1fr]">
       <section>
         <p className="max-w-prose text-[19px] leading-snug">
-          <b>{showMinutes(minutes)}</b> of work so far, <b>{money(labour)}</b> at each person's rate
+          <b>{showMinutes(minutes)}</b> of work so far, <b>{money(labourCents)}</b> at each person's rate
           {begun > 0 && (
             <>
               ; that is {showMinutes(minutes / begun)} for each of the {begun} pieces begun
             </>
           )}
-          . The glass in it is worth <b>{money(inPanel)}</b>
+          . The glass in it is worth <b>{money(glassCents)}</b>
           {mishaps.length > 0 && (
             <>
-              , and <b>{money(lost)}</b> more was lost in {mishaps.length} {mishaps.length === 1 ? 'break' : 'breaks'}
+              , and <b>{money(lostCents)}</b> more was lost in {mishaps.length}{' '}
+              {mishaps.length === 1 ? 'break' : 'breaks'}
             </>
           )}
           .
