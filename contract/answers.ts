@@ -32,16 +32,6 @@ const glance = z.strictObject({
   }),
 });
 
-const jobLine = z.strictObject({
-  commission: ROWS.commissions,
-  panels: z.array(
-    z.strictObject({
-      panel: ROWS.panels.pick({ id: true, name: true, routeId: true, pieceCount: true, counts: true }),
-      steps: z.record(text, z.number()),
-    }),
-  ),
-});
-
 const logLine = z.strictObject({
   seq,
   at: z.number(),
@@ -57,6 +47,14 @@ const logLine = z.strictObject({
 });
 
 const labour = z.strictObject({ minutes: z.number(), cents });
+
+const jobLine = z.strictObject({
+  commission: ROWS.commissions,
+  panels: z.array(glance),
+  labour,
+  /** What the glass cut for its panels is worth. */
+  glassCents: cents,
+});
 
 /** Every answer to a question, by the place that asks it. No answer holds more than what is shown. */
 export const ANSWERS = {

@@ -20,8 +20,28 @@ const PLACES = [
   '/nowhere',
 ];
 
+/** The desk, the tablet held upright, the phone. */
+const SIZES = [
+  { width: 1280, height: 800 },
+  { width: 800, height: 1280 },
+  { width: 390, height: 844 },
+];
+
+async function axe(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).analyze();
+  expect(
+    violations.map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .slice(0, 3)
+          .map((n) => n.html.slice(0, 160))
+          .join(' | ')}`,
+    ),
+  ).toEqual([]);
+}
+
 for (const place of PLACES) {
-  test(`${place} is accessible, throws nothing and fits the tablet`, async ({ page }) => {
+  test(`${place} is accessible, has its title, throws nothing and fits desk, tablet and phone`, async ({ page }) => {
     const wrong: string[] = [];
     page.on('pageerror', (error) => wrong.push(error.message));
     page.on('console', (message) => message.type() === 'error' && wrong.push(message.text()));
@@ -29,18 +49,20 @@ for (const place of PLACES) {
     await page.goto(BASE + place);
     await expect(page.getByRole('heading').first()).toBeVisible();
     await page.waitForLoadState('networkidle', { timeout: 3000 }).catch(() => undefined);
-    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).analyze();
-    expect(
-      violations.map(
-        (v) =>
-          `${v.id}: ${v.nodes
-            .slice(0, 3)
-            .map((n) => n.html.slice(0, 160))
-            .join(' | ')}`,
-      ),
-    ).toEqual([]);
+    await axe(page);
+    for (const size of SIZES) {
+      await page.setViewportSize(size);
+      const widest = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect([size.width, Math.max(0, widest)]).toEqual([size.width, 0]);
+    }
+    // On the phone, which was the last size.
+    await axe(page);
     expect(wrong).toEqual([]);
-    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+    expect(await page.title()).toMatch(/^.+ · Nelvik$/);
+    // A sheet that lies over the place is all there is until it is answered.
+    if ((await page.getByRole('dialog').count()) > 0) return;
+    await expect(page.getByRole('main')).toHaveCount(1);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveCount(1);
   });
 }
 

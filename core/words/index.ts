@@ -14,3 +14,4 @@ export { nextStep, nextThing, progressOf, standingWords, tallyOf, waitOf, type N
 export { drawingRefusalWords } from './drawingRefusals.ts';
 export { TECHNIQUE_WORDS } from './terms.ts';
 export { tallyWords } from './tally.ts';
+export { pieceSaid } from './said.ts';

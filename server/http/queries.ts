@@ -33,7 +33,7 @@ export function queries(desk: Desk, drawings: Drawings, clock: () => number): Ro
   router.get('/today', (_req, res) => found(res, todayAnswer(desk), 'day'));
   router.get('/jobs', (req, res) => {
     const { after } = req.query;
-    found(res, jobsAnswer(desk, typeof after === 'string' ? after : null), 'list');
+    found(res, jobsAnswer(desk, typeof after === 'string' ? after : null, clock()), 'list');
   });
   router.get('/commissions/:id', (req, res) =>
     found(res, commissionAnswer(desk, req.params.id, clock()), 'commission'),

@@ -1,16 +1,17 @@
 import type { CommissionAnswer, JobLine, JobsAnswer } from '#contract';
 import type { Tables } from '#core/bench';
 import type { Desk } from '../desk.ts';
-import { glanceOf, stepsOf } from './glance.ts';
+import { glanceOf } from './glance.ts';
+import { glassCentsOf } from './glassWorth.ts';
 import { labourOf } from './labour.ts';
 
-const JOBS_A_PAGE = 40;
+const JOBS_A_PAGE = 24;
 
 /**
  * Jobs in hand by due date, and a page of delivered ones, the latest first.
  * @param after where the page begins, as an answer before has told it; null for the first page
  */
-export function jobsAnswer(desk: Desk, after: string | null): JobsAnswer {
+export function jobsAnswer(desk: Desk, after: string | null, now: number): JobsAnswer {
   const { state } = desk;
   const inHand = after === null ? state.where('commissions', 'in_hand = 1 order by due is null, due, id') : [];
   const [due = '9', id = '~'] = after === null ? [] : after.split('|');
@@ -24,7 +25,7 @@ export function jobsAnswer(desk: Desk, after: string | null): JobsAnswer {
     JOBS_A_PAGE,
   );
   const last = past.at(-1);
-  const line = (commission: Tables['commissions']) => jobLine(desk, commission);
+  const line = (commission: Tables['commissions']) => jobLine(desk, commission, now);
   return {
     seq: desk.seq,
     inHand: inHand.map(line),
@@ -33,14 +34,15 @@ export function jobsAnswer(desk: Desk, after: string | null): JobsAnswer {
   };
 }
 
-function jobLine({ state }: Desk, commission: Tables['commissions']): JobLine {
+function jobLine(desk: Desk, commission: Tables['commissions'], now: number): JobLine {
+  const { state } = desk;
   const panels = state.where('panels', 'commission_id = ? order by rowid', commission.id);
+  const ids = panels.map((p) => p.id);
   return {
     commission,
-    panels: panels.map(({ id, name, routeId, pieceCount, counts }) => ({
-      panel: { id, name, routeId, pieceCount, counts: counts as JobLine['panels'][number]['panel']['counts'] },
-      steps: stepsOf(state, id),
-    })),
+    panels: panels.map((panel) => glanceOf(state, panel)),
+    labour: labourOf(desk, ids, now),
+    glassCents: glassCentsOf(desk, ids),
   };
 }
 

@@ -45,7 +45,7 @@ export function Rail({ onFind }: { onFind: () => void }) {
           to={to}
           end={to === '/'}
           className={({ isActive }) =>
-            `relative flex w-full flex-col items-center gap-1 py-2.5 text-[12.5px] hover:text-white ${isActive ? 'bg-black/35 text-white after:absolute after:top-1/2 after:-right-1 after:-mt-1 after:size-2.5 after:rounded-full after:bg-[radial-gradient(circle_at_35%_30%,var(--bright),var(--tin-mid)_55%,var(--tin-dark))]' : ''}`
+            `relative flex w-full flex-col items-center gap-1 py-2.5 text-[12.5px] hover:text-white ${isActive ? 'bg-black/35 text-white max-sm:after:hidden after:absolute after:top-1/2 after:-right-1 after:-mt-1 after:size-2.5 after:rounded-full after:bg-[radial-gradient(circle_at_35%_30%,var(--bright),var(--tin-mid)_55%,var(--tin-dark))]' : ''}`
           }
         >
           <Icon aria-hidden size={24} strokeWidth={1.6} />

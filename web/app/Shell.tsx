@@ -9,6 +9,7 @@ import { StepsOnTheWay } from '../history/StepsOnTheWay.tsx';
 import { Finder } from './Finder.tsx';
 import { KeysHere } from './KeysHere.tsx';
 import { useShellKeys } from './useShellKeys.ts';
+import { useTitle } from '../ui/useTitle.ts';
 import { Mishap } from './Mishap.tsx';
 import { Passcode } from './Passcode.tsx';
 import { PANEL_PLACE, PLACES, STEPS } from './places.tsx';
@@ -105,6 +106,7 @@ function Opening({ words }: { words: string }) {
 }
 
 function NoPlace() {
+  useTitle('Not here');
   return (
     <main className="p-10">
       <h1 className="text-2xl">There is no such place in the studio</h1>

@@ -1,5 +1,5 @@
 import { ChevronDown, ChevronLeft, ChevronRight, ChevronUp } from 'lucide-react';
-import { useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import { Group, Panel, Separator, useDefaultLayout, usePanelRef } from 'react-resizable-panels';
 import { browserStorage } from '../state/browserStorage.ts';
 import { useMedia } from '../ui/useMedia.ts';
@@ -7,6 +7,7 @@ import { useMedia } from '../ui/useMedia.ts';
 /** Held upright or on a phone the sheet lies below the work instead of beside it. */
 const UPRIGHT = '(max-width: 820px)';
 const SHEET_PX = 340;
+const SHEET_UPRIGHT = '36%';
 
 const { storage } = browserStorage();
 
@@ -19,6 +20,8 @@ export function Split({ id, side, children }: { id: string; side: ReactNode; chi
   const layout = useDefaultLayout({ storage, id: `nelvik-sheet-${id}-${isUpright ? 'upright' : 'wide'}` });
   const sheet = usePanelRef();
   const [isFolded, setIsFolded] = useState(false);
+  /** How wide it was before it was folded. */
+  const open = useRef<number | string>(isUpright ? SHEET_UPRIGHT : SHEET_PX);
   const [Fold, Show] = isUpright ? [ChevronDown, ChevronUp] : [ChevronRight, ChevronLeft];
   const Arrow = isFolded ? Show : Fold;
   return (
@@ -36,7 +39,7 @@ export function Split({ id, side, children }: { id: string; side: ReactNode; chi
           aria-expanded={!isFolded}
           aria-label={isFolded ? 'Show the sheet' : 'Fold the sheet away'}
           className={`absolute z-10 grid place-items-center border border-line bg-raised text-mute hover:border-strong hover:text-ink ${isUpright ? 'right-5 bottom-0 h-7 w-14 rounded-t-md border-b-0' : 'right-0 bottom-14 h-14 w-6 rounded-l-md border-r-0'}`}
-          onClick={() => (isFolded ? sheet.current?.expand() : sheet.current?.collapse())}
+          onClick={() => (isFolded ? sheet.current?.resize(open.current) : sheet.current?.collapse())}
         >
           <Arrow aria-hidden size={18} />
         </button>
@@ -52,9 +55,12 @@ export function Split({ id, side, children }: { id: string; side: ReactNode; chi
         collapsedSize={0}
         minSize={isUpright ? 160 : 264}
         maxSize={isUpright ? '75%' : 520}
-        defaultSize={isUpright ? '36%' : SHEET_PX}
+        defaultSize={isUpright ? SHEET_UPRIGHT : SHEET_PX}
         groupResizeBehavior="preserve-pixel-size"
-        onResize={({ inPixels }) => setIsFolded(inPixels < 1)}
+        onResize={({ inPixels }) => {
+          setIsFolded(inPixels < 1);
+          if (inPixels >= 1) open.current = inPixels;
+        }}
       >
         {side}
       </Panel>

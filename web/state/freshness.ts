@@ -33,10 +33,10 @@ const ASKED_AGAIN: Readonly<Record<string, Keys>> = {
   panels: both(LISTS, each('panel'), each('history'), each('undo')),
   sections: both(each('panel'), each('undo')),
   steps: both(LISTS, each('panel'), each('history'), each('undo')),
-  joints: both(all('today', 'commission'), each('panel'), each('history'), each('undo')),
+  joints: both(LISTS, each('panel'), each('history'), each('undo')),
   pieces: both(LISTS, each('panel'), each('history'), each('undo'), all('piece-history')),
   mishaps: both(each('panel-hours'), all('reckoning', 'commission')),
-  hours: both(each('panel-hours'), each('history'), each('undo'), all('studio', 'reckoning', 'commission')),
+  hours: both(each('panel-hours'), each('history'), each('undo'), all('studio', 'reckoning', 'commission', 'jobs')),
   stock: both(all('rack', 'today'), undoAt('rack')),
   moves: both(all('rack'), each('ledger')),
 };

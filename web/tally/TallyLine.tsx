@@ -16,7 +16,7 @@ export function TallyLine({ tally, route }: { tally: Tally; route: Route }) {
     answer();
   }, [isCalled, answer, field]);
   return (
-    <footer className="relative shrink-0 border-t border-line bg-sheet">
+    <footer className="relative shrink-0 border-t border-line bg-sheet print:hidden">
       {pad && tally.questions.length === 0 && (
         <NumberPad
           route={route}

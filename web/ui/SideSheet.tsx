@@ -24,7 +24,7 @@ export function SideSheet({
     </>
   );
   return (
-    <aside aria-label={label} className="flex h-full min-h-0 flex-col bg-sheet">
+    <aside aria-label={label} className="flex h-full min-h-0 flex-col bg-sheet print:hidden">
       {onSubmit ? (
         <form
           className="flex min-h-0 flex-1 flex-col"

@@ -1,6 +1,6 @@
 import { ToggleGroup } from 'radix-ui';
 import { useCallback, useMemo, useState } from 'react';
-import { standingWords } from '#core/words';
+import { pieceSaid, standingWords } from '#core/words';
 import { alikeOf } from '../../panel/alike.ts';
 import { Board } from '../../panel/Board.tsx';
 import { MOST_TEXTURED, PanelPicture, type View } from '../../panel/PanelPicture.tsx';
@@ -50,6 +50,7 @@ export function BenchStep() {
         Unrolling the drawing …
       </p>
     );
+  const here = panelId === panel.id ? pieces.find((p) => p.number === at) : undefined;
   const side =
     tally.questions.length > 0 ? (
       <SourceAsk
@@ -130,6 +131,10 @@ export function BenchStep() {
           </p>
         </main>
       </Split>
+      {/* What the arrow keys come to, for who hears the panel instead of seeing it. */}
+      <p className="sr-only" aria-live="polite" data-testid="said">
+        {here && pieceSaid(here, here.glassId === null ? undefined : glasses.get(here.glassId), panel.route)}
+      </p>
       <TallyLine tally={tally} route={panel.route} />
     </div>
   );

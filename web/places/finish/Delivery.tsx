@@ -71,7 +71,9 @@ export function Delivery({
         <dd className="text-right text-mute">{count(sum.begun, 'piece')}</dd>
         <dd className="text-right">{money(sum.glassCents)}</dd>
         <dt>Glass that broke</dt>
-        <dd className="text-right text-mute">{sum.breaks === 0 ? 'none' : `${sum.breaks} times`}</dd>
+        <dd className="text-right text-mute">
+          {sum.breaks === 0 ? 'none' : sum.breaks === 1 ? 'once' : `${sum.breaks} times`}
+        </dd>
         <dd className="text-right">{money(sum.lostCents)}</dd>
         <dt className="font-semibold">Together</dt>
         <dd />

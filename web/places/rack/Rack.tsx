@@ -57,7 +57,7 @@ export function Rack() {
   const { received = 0, pieces = 0, waste = 0, 'put back': back = 0 } = rack.totals;
   const item = open?.kind === 'item' ? here.find((s) => s.id === open.id) : undefined;
   return (
-    <main className="px-10 py-6">
+    <main className="px-10 py-6 max-sm:px-4">
       <header className="mb-2 flex flex-wrap items-center gap-3">
         <div>
           <h1 className="text-[28px]">Rack</h1>
@@ -92,7 +92,7 @@ export function Rack() {
           Nothing stands here yet. Enter a glass first, then receive its sheets and offcuts.
         </p>
       )}
-      <ul className="grid gap-x-10 lg:grid-cols-2">
+      <ul className="flex flex-wrap gap-x-8">
         {glasses.map((glass) => (
           <Slot
             key={glass.id}

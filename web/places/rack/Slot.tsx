@@ -2,7 +2,8 @@ import type { Glass, StockItem } from '#core/stock';
 import { textureTile } from '../../panel/textures.ts';
 import type { StockRow } from '../../state/studio.ts';
 
-const PX_PER_MM = 0.155;
+/** So large that a whole sheet fills a hand's breadth of the screen. */
+const PX_PER_MM = 0.2;
 
 /** One glass: its name, and its sheets and offcuts beside each other, the largest first. */
 export function Slot({
@@ -20,15 +21,15 @@ export function Slot({
 }) {
   const sorted = [...items].sort((a, b) => b.heightMm * b.widthMm - a.heightMm * a.widthMm);
   return (
-    <li className="flex flex-col border-t border-line pt-3 pb-4">
+    <li className="flex min-w-[300px] grow flex-col border-t border-line pt-2 pb-4 max-sm:w-full">
       <button
         type="button"
         onClick={onGlass}
-        className="mb-2 flex min-h-11 items-baseline gap-2 text-left hover:underline"
+        className="flex min-h-11 flex-wrap items-baseline gap-x-2 pb-1.5 text-left hover:underline"
       >
         <b className="font-head text-[17px]">{glass.code}</b>
         <span>{glass.name}</span>
-        <span className="ml-auto text-[14.5px] text-mute">
+        <span className="ml-auto pl-4 text-[14.5px] text-mute">
           {glass.texture}, {glass.hiding}
           {glass.flow ? ', flow' : ''} · {glass.thicknessMm} mm · {price}
         </span>

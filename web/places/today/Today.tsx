@@ -38,7 +38,7 @@ export function Today() {
   });
   return (
     <main className="flex min-h-full flex-col bg-[linear-gradient(var(--wall-1),var(--wall-2)_430px,var(--top)_430px)]">
-      <header className="flex items-start gap-4 px-10 pt-6">
+      <header className="flex items-start gap-4 px-10 pt-6 max-sm:px-4">
         <div>
           <h1 className="text-[28px]">
             {new Date(now).toLocaleDateString(settings.locale, { weekday: 'long', day: 'numeric', month: 'long' })}
@@ -51,7 +51,7 @@ export function Today() {
             role="img"
             width={200 * pxPerMm + 2}
             height="34"
-            className="mt-1 text-mute"
+            className="mt-1 text-mute max-sm:hidden"
           >
             <path d={`M1 22v8m0 -4h${200 * pxPerMm}m0 -4v8`} stroke="currentColor" fill="none" />
             <text x={100 * pxPerMm} y="16" textAnchor="middle" fontSize="13" fill="currentColor">
@@ -60,13 +60,13 @@ export function Today() {
           </svg>
           <Link
             to="/jobs?new=1"
-            className="inline-flex min-h-11 items-center rounded-md bg-copper px-5 font-semibold text-white"
+            className="inline-flex min-h-11 items-center rounded-md bg-copper px-5 font-semibold whitespace-nowrap text-white"
           >
             New job
           </Link>
         </div>
       </header>
-      <div className="overflow-x-auto px-10" tabIndex={0} role="region" aria-label="The ledge">
+      <div className="overflow-x-auto px-10 max-sm:px-4" tabIndex={0} role="region" aria-label="The ledge">
         <ol className="relative flex w-max min-w-full gap-9">
           <li
             aria-hidden
@@ -106,7 +106,7 @@ export function Today() {
           {data.jobs.length === 0 && <li className="py-28 text-mute">The ledge is empty: every job is delivered.</li>}
         </ol>
       </div>
-      <section className="mx-10 mt-auto mb-6 grid grid-cols-3 gap-10 border-t border-line pt-4 text-[15px]">
+      <section className="mx-10 mt-auto mb-6 grid grid-cols-3 gap-10 max-sm:mx-4 max-sm:grid-cols-1 max-sm:gap-5 border-t border-line pt-4 text-[15px]">
         <div>
           <h2 className="font-sans text-[15px] font-semibold text-mute">Setting</h2>
           {waits.map(({ panel, wait }) => (

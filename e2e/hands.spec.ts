@@ -1,0 +1,149 @@
+import { readFile } from 'node:fs/promises';
+import { expect, test, type Page } from '@playwright/test';
+
+const BASE = 'http://127.0.0.1:4312';
+const HERON = `${BASE}/panels/heron`;
+
+const middleOf = async (page: Page, piece: number): Promise<[number, number]> => {
+  const box = await page.locator(`[data-piece="${piece}"]`).first().boundingBox();
+  if (!box) throw new Error(`piece ${piece} is not drawn`);
+  return [box.x + box.width / 2, box.y + box.height / 2];
+};
+const selected = (page: Page) =>
+  page
+    .locator('[data-selected]')
+    .evaluateAll((all) => all.map((e) => Number(e.getAttribute('data-selected'))).sort((a, b) => a - b));
+const bench = async (page: Page) => {
+  await page.goto(`${HERON}/bench`);
+  await expect(page.locator('[data-piece]')).toHaveCount(107);
+};
+
+test('the first Tab leads past the rail to the work', async ({ page }) => {
+  await page.goto(`${BASE}/rack`);
+  await expect(page.getByRole('heading', { name: 'Rack' })).toBeVisible();
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'Skip to the work' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('#work')).toBeFocused();
+});
+
+test('Ctrl K: a job, a piece, a sheet and an act by their names', async ({ page }) => {
+  const find = async (words: string) => {
+    await page.keyboard.press('Control+k');
+    await page.getByPlaceholder(/A job, a piece/).fill(words);
+    await page.keyboard.press('Enter');
+  };
+  await page.goto(`${BASE}/reckoning`);
+  await expect(page.getByRole('heading', { name: 'Reckoning', exact: true })).toBeVisible();
+  await find('boathouse');
+  await expect(page).toHaveURL(/\/jobs\/job-transom$/);
+  await bench(page);
+  await find('12');
+  await expect(page.getByTestId('said')).toHaveText('Piece 12, W-01 chalk white, to cut');
+  await expect.poll(() => selected(page)).toEqual([12]);
+  await find('sheet a5');
+  await expect(page.getByRole('dialog', { name: 'Sheet A5' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page).toHaveURL(/\/rack$/);
+  await find('receive');
+  await expect(page.getByRole('dialog', { name: 'Receive glass' })).toBeVisible();
+});
+
+test('? shows the keys of the place; / leads to the tally line from every step', async ({ page }) => {
+  await page.goto(`${HERON}/glass`);
+  await expect(page.getByRole('heading', { name: 'Choose glass' })).toBeVisible();
+  await page.keyboard.press('?');
+  const keys = page.getByRole('dialog', { name: 'Keys' });
+  await expect(keys).toContainText('to the neighbouring piece');
+  await page.keyboard.press('Escape');
+  await expect(keys).toHaveCount(0);
+  await page.keyboard.press('/');
+  await expect(page.getByLabel(/Tally line/)).toBeFocused();
+  await expect(page).toHaveURL(/\/bench$/);
+  // What is written there is no key of the place.
+  await page.keyboard.type('1?/');
+  await expect(page.getByLabel(/Tally line/)).toHaveValue('1?/');
+});
+
+test('several pieces: tap by tap, by a long press, by a lasso that stays, all of one glass by a double tap', async ({
+  page,
+}) => {
+  await bench(page);
+  const add = page.getByRole('button', { name: 'Add to what is picked' });
+  await add.click();
+  for (const piece of [25, 26, 32]) await page.mouse.click(...(await middleOf(page, piece)));
+  expect(await selected(page)).toEqual([25, 26, 32]);
+  await page.mouse.click(...(await middleOf(page, 26)));
+  expect(await selected(page)).toEqual([25, 32]);
+  await add.click();
+  await page.mouse.click(...(await middleOf(page, 9)));
+  expect(await selected(page)).toEqual([9]);
+  // A finger that rests on a piece adds it, and goes on adding.
+  await page.mouse.move(...(await middleOf(page, 72)));
+  await page.mouse.down();
+  await expect(add).toHaveAttribute('aria-pressed', 'true');
+  await page.mouse.up();
+  expect(await selected(page)).toEqual([9, 72]);
+  await add.click();
+  const lasso = page.getByRole('button', { name: 'Lasso' });
+  await lasso.click();
+  const around = async (piece: number) => {
+    const [x, y] = await middleOf(page, piece);
+    await page.mouse.move(x - 14, y - 14);
+    await page.mouse.down();
+    for (const [dx, dy] of [
+      [14, -14],
+      [14, 14],
+      [-14, 14],
+      [-14, -14],
+    ] as const)
+      await page.mouse.move(x + dx, y + dy, { steps: 4 });
+    await page.mouse.up();
+  };
+  await around(25);
+  expect(await selected(page)).toEqual([25]);
+  await around(33);
+  expect(await selected(page)).toEqual([33]);
+  await expect(lasso).toHaveAttribute('aria-pressed', 'true');
+  await lasso.click();
+  await page.mouse.dblclick(...(await middleOf(page, 19)));
+  expect(await selected(page)).toEqual([19, 20, 23, 24]);
+});
+
+test('the sheet is folded away and stays so; the panel takes its room', async ({ page }) => {
+  await bench(page);
+  const board = page.getByTestId('board');
+  const before = (await board.boundingBox())?.width ?? 0;
+  await page.getByRole('button', { name: 'Fold the sheet away' }).click();
+  await expect.poll(async () => (await board.boundingBox())?.width ?? 0).toBeGreaterThan(before + 250);
+  await page.reload();
+  await page.getByRole('button', { name: 'Show the sheet' }).click();
+  await expect.poll(async () => (await board.boundingBox())?.width ?? 0).toBeLessThan(before + 20);
+});
+
+test('the table: sorted, searched, with other columns, copied into a file as it is seen', async ({ page }) => {
+  await bench(page);
+  await page.getByRole('button', { name: 'Table', exact: true }).click();
+  const rows = page.getByRole('region', { name: 'Pieces' }).getByRole('row');
+  const first = () => rows.nth(1).getByRole('rowheader').innerText();
+  await page.getByRole('button', { name: 'Area', exact: true }).click();
+  await expect(page.getByRole('columnheader', { name: 'Area' })).toHaveAttribute('aria-sort', 'descending');
+  const largest = await first();
+  await page.getByRole('button', { name: 'Area', exact: true }).click();
+  await expect.poll(first).not.toBe(largest);
+  await page.getByLabel('Find in Pieces').fill('low sun');
+  await expect(rows).toHaveCount(5);
+  await page.getByRole('button', { name: 'Choose columns' }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'Difficulty' }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'From' }).click();
+  await page.keyboard.press('Escape');
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as CSV' }).click();
+  const text = await readFile(await (await waiting).path(), 'utf8');
+  const [head, ...lines] = text.replace('\uFEFF', '').trim().split('\r\n');
+  expect(head).toBe('No.,Stage,Glass,Area,Broken,Difficulty');
+  expect(lines).toHaveLength(4);
+  expect(lines.every((line) => line.includes('A-03 low sun'))).toBe(true);
+  await page.getByRole('button', { name: 'Pick these 4' }).click();
+  expect(await selected(page)).toEqual([19, 20, 23, 24]);
+});
