@@ -110,6 +110,34 @@ test('several pieces: tap by tap, by a long press, by a lasso that stays, all of
   expect(await selected(page)).toEqual([19, 20, 23, 24]);
 });
 
+test('a half-filled form outlives Escape, a step back and a reload; what is wrong is said beside it', async ({
+  page,
+}) => {
+  await page.goto(`${BASE}/rack?receive=1`);
+  const sheet = page.getByRole('dialog', { name: 'Receive glass' });
+  await sheet.getByLabel('Label on it').fill('Z-9');
+  await sheet.getByLabel('Wide').fill('23 5/8 in');
+  await page.keyboard.press('Escape');
+  await expect(sheet).toHaveCount(0);
+  await page.getByRole('button', { name: 'Receive' }).click();
+  await expect(sheet.getByLabel('Label on it')).toHaveValue('Z-9');
+  await page.reload();
+  await page.getByRole('button', { name: 'Receive' }).click();
+  await expect(sheet.getByText('Still as you left it.')).toBeVisible();
+  await expect(sheet.getByLabel('Wide')).toHaveValue('23 5/8 in');
+  await sheet.getByRole('button', { name: 'Put it on the rack' }).click();
+  await expect(sheet.getByLabel('High')).toBeFocused();
+  await expect(sheet.getByText('From 1 mm up.')).toBeVisible();
+  await sheet.getByLabel('Label on it').fill('a5');
+  await expect(sheet.getByText('This label is taken.')).toBeVisible();
+  await sheet.getByRole('button', { name: 'Start afresh' }).click();
+  await expect(sheet.getByLabel('Label on it')).toHaveValue('');
+  await expect(sheet.getByText('This label is taken.')).toHaveCount(0);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Receive' }).click();
+  await expect(sheet.getByText('Still as you left it.')).toHaveCount(0);
+});
+
 test('the sheet is folded away and stays so; the panel takes its room', async ({ page }) => {
   await bench(page);
   const board = page.getByTestId('board');

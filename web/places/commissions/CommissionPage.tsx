@@ -13,7 +13,8 @@ import { dateWords } from '../../ui/dates.ts';
 import { Measures } from '../../ui/Length.tsx';
 import { useTitle } from '../../ui/useTitle.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { CommissionForm, PanelForm } from './CommissionForm.tsx';
+import { CommissionForm } from './CommissionForm.tsx';
+import { PanelForm } from './PanelForm.tsx';
 
 /** One commission: its panels as they stand, what comes next, what it has taken. */
 export function CommissionPage() {

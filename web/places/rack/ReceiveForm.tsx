@@ -1,12 +1,31 @@
-import { useState } from 'react';
+import { useMemo } from 'react';
+import { useWatch } from 'react-hook-form';
+import { z } from 'zod';
 import type { StudioAnswer } from '#contract';
 import type { Settings } from '#core/bench';
 import { BOUNDS } from '#core/limits';
-import { lengthToMm, priceOfArea, showMoney } from '#core/units';
+import { lengthToMm, priceOfArea, showMoney, type DisplayUnit } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
-import { ChoiceField } from '../../ui/Choice.tsx';
-import { TextField } from '../../ui/Field.tsx';
+import { free, label, length, money } from '../../ui/form/fields.ts';
+import { Form, FormChoice, FormText } from '../../ui/form/Form.tsx';
+import { useKeptForm } from '../../ui/form/useKeptForm.ts';
+
+const receiptOf = (unit: DisplayUnit, taken: readonly string[]) => {
+  const side = length(unit, { least: 1, most: BOUNDS.lengthMm.most }, 'From 1 mm up.');
+  return z.object({
+    kind: z.enum(['sheet', 'offcut']),
+    glassId: z.string().min(1, 'Enter the glass first.'),
+    label: label('What is written on it.').refine(
+      (text) => !taken.some((other) => other.toLowerCase() === text.toLowerCase()),
+      'This label is taken.',
+    ),
+    width: side,
+    height: side,
+    place: free,
+    cost: z.union([z.literal('').transform(() => null), money('A cost of 0 or more.')]),
+  });
+};
 
 /** A sheet arrives, or an offcut is put on the rack. */
 export function ReceiveForm({
@@ -22,108 +41,65 @@ export function ReceiveForm({
   done: () => void;
 }) {
   const send = useSend();
-  const { unit } = settings;
-  const [kind, setKind] = useState<'sheet' | 'offcut'>('sheet');
-  const [glassId, setGlassId] = useState(data.glasses[0]?.id ?? '');
-  const [label, setLabel] = useState('');
-  const [width, setWidth] = useState('');
-  const [height, setHeight] = useState('');
-  const [place, setPlace] = useState('');
-  const [cost, setCost] = useState('');
-  const [w, h] = [lengthToMm(width, unit), lengthToMm(height, unit)];
-  const glass = data.glasses.find((g) => g.id === glassId);
-  const worth = w && h && glass ? priceOfArea(w * h, glass.priceCentsPerM2) : 0;
-  const costCents =
-    cost.trim() === '' ? (kind === 'sheet' ? worth : 0) : Math.round(Number(cost.replace(',', '.')) * 100);
-  const sizeProblem = (text: string, mm: number | null) =>
-    text === '' || (mm !== null && mm >= 1 && mm <= BOUNDS.lengthMm.most) ? null : 'From 1 mm up.';
-  const labelProblem =
-    label === '' || /^[A-Za-z0-9][A-Za-z0-9._-]*$/.test(label)
-      ? labels.some((taken) => taken.toLowerCase() === label.toLowerCase())
-        ? 'This label is taken.'
-        : null
-      : 'Letters, digits, dots and dashes.';
-  const isSound =
-    label !== '' &&
-    labelProblem === null &&
-    w !== null &&
-    h !== null &&
-    w > 0 &&
-    h > 0 &&
-    Number.isFinite(costCents) &&
-    costCents >= 0;
-  const keep = async () =>
-    isSound &&
-    (await send.command(
-      {
-        kind: 'receive',
-        ask: { label, glassId, kind, widthMm: w, heightMm: h, place: place.trim(), costCents },
-      },
-      `${label} is on the rack.`,
-    )) &&
-    done();
+  const { unit, currency, locale } = settings;
+  const schema = useMemo(() => receiptOf(unit, labels), [unit, labels]);
+  const form = useKeptForm('receive', schema, {
+    kind: 'sheet',
+    glassId: data.glasses[0]?.id ?? '',
+    label: '',
+    width: '',
+    height: '',
+    place: '',
+    cost: '',
+  });
+  const worthOf = (glassId: string, w: number | null, h: number | null): number =>
+    priceOfArea((w ?? 0) * (h ?? 0), data.glasses.find((g) => g.id === glassId)?.priceCentsPerM2 ?? 0);
+  const [kind, glassId, width, height, cost] = useWatch({
+    control: form.control,
+    name: ['kind', 'glassId', 'width', 'height', 'cost'],
+  });
+  const worth = kind === 'sheet' ? worthOf(glassId, lengthToMm(width, unit), lengthToMm(height, unit)) : 0;
   return (
-    <form
+    <Form
+      form={form}
       className="flex flex-col gap-1.5"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void keep();
+      onSend={async (receipt) => {
+        const { label: name, width: widthMm, height: heightMm, cost: costCents, ...rest } = receipt;
+        const own = rest.kind === 'sheet' ? worthOf(rest.glassId, widthMm, heightMm) : 0;
+        const ask = { ...rest, label: name, widthMm, heightMm, costCents: costCents ?? own };
+        if (!(await send.command({ kind: 'receive', ask }, `${name} is on the rack.`))) return;
+        form.forget();
+        done();
       }}
     >
-      <ChoiceField
+      <FormChoice
+        name="kind"
         label="What"
-        value={kind}
-        onChoice={setKind}
         options={[
           { value: 'sheet', text: 'a sheet' },
           { value: 'offcut', text: 'an offcut' },
         ]}
       />
-      <ChoiceField
+      <FormChoice
+        name="glassId"
         label="Of which glass"
-        value={glassId}
-        onChoice={setGlassId}
         options={data.glasses.map((g) => ({ value: g.id, text: `${g.code} ${g.name}` }))}
       />
-      <TextField
-        label="Label on it"
-        value={label}
-        onChange={(e) => setLabel(e.target.value.trim())}
-        placeholder="B7"
-        problem={labelProblem}
-      />
+      <FormText name="label" label="Label on it" placeholder="B7" />
       <div className="grid grid-cols-2 gap-2">
-        <TextField
-          label="Wide"
-          value={width}
-          onChange={(e) => setWidth(e.target.value)}
-          problem={sizeProblem(width, w)}
-          placeholder={unit === 'mm' ? '600 mm' : '24 in'}
-        />
-        <TextField
-          label="High"
-          value={height}
-          onChange={(e) => setHeight(e.target.value)}
-          problem={sizeProblem(height, h)}
-          placeholder={unit === 'mm' ? '400 mm' : '16 in'}
-        />
+        <FormText name="width" label="Wide" placeholder={unit === 'mm' ? '600 mm' : '24 in'} />
+        <FormText name="height" label="High" placeholder={unit === 'mm' ? '400 mm' : '16 in'} />
       </div>
-      <TextField
-        label="Where it stands"
-        value={place}
-        onChange={(e) => setPlace(e.target.value)}
-        placeholder="slot 3"
-      />
-      <TextField
-        label={`What it cost, ${settings.currency}`}
+      <FormText name="place" label="Where it stands" placeholder="slot 3" />
+      <FormText
+        name="cost"
+        label={`What it cost, ${currency}`}
         inputMode="decimal"
-        value={cost}
-        onChange={(e) => setCost(e.target.value)}
-        hint={cost === '' && worth > 0 ? `left empty: ${showMoney(costCents, settings.currency, settings.locale)}` : ''}
+        hint={cost === '' && worth > 0 ? `left empty: ${showMoney(worth, currency, locale)}` : ''}
       />
-      <Button look="go" type="submit" disabled={!isSound}>
+      <Button look="go" type="submit">
         Put it on the rack
       </Button>
-    </form>
+    </Form>
   );
 }

@@ -1,10 +1,17 @@
-import { useState } from 'react';
+import { z } from 'zod';
 import type { Person } from '#core/bench';
 import { useSend } from '../../state/send.ts';
-import { Button } from '../../ui/Button.tsx';
-import { TextField } from '../../ui/Field.tsx';
 import { newId } from '../../state/ids.ts';
-import { Check } from '../../ui/Check.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { money, wanted } from '../../ui/form/fields.ts';
+import { Form, FormCheck, FormText } from '../../ui/form/Form.tsx';
+import { useKeptForm } from '../../ui/form/useKeptForm.ts';
+
+const PERSON = z.object({
+  name: wanted('Somebody has a name.'),
+  rate: money('A rate of 0 or more.'),
+  active: z.boolean(),
+});
 
 /** Enters somebody who works here, or changes what is known of them. */
 export function PersonForm({
@@ -17,50 +24,30 @@ export function PersonForm({
   done: () => void;
 }) {
   const send = useSend();
-  const [name, setName] = useState(entry?.name ?? '');
-  const [rate, setRate] = useState(entry ? String(entry.rateCentsPerHour / 100) : '');
-  const [active, setActive] = useState(entry?.active ?? true);
-  const cents = Math.round(Number(rate.replace(',', '.') || 0) * 100);
-  const problem = Number.isFinite(cents) && cents >= 0 ? null : 'A rate of 0 or more.';
-  const keep = async () => {
-    const ask = {
-      id: entry?.id ?? newId(),
-      name: name.trim(),
-      initial: name.trim().slice(0, 1).toUpperCase(),
-      rateCentsPerHour: cents,
-      active,
-    };
-    if (!(await send.command({ kind: 'save-person', ask }, 'Entered.'))) return;
-    setName('');
-    setRate('');
-    done();
-  };
+  const form = useKeptForm(`person-${entry?.id ?? 'new'}`, PERSON, {
+    name: entry?.name ?? '',
+    rate: entry ? String(entry.rateCentsPerHour / 100) : '',
+    active: entry?.active ?? true,
+  });
   return (
-    <form
+    <Form
+      form={form}
       className="mt-3 grid grid-cols-2 gap-x-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void keep();
+      label={entry ? `Change ${entry.name}` : 'New person'}
+      onSend={async ({ name, rate, active }) => {
+        const initial = name.slice(0, 1).toUpperCase();
+        const ask = { id: entry?.id ?? newId(), name, initial, rateCentsPerHour: rate, active };
+        if (!(await send.command({ kind: 'save-person', ask }, 'Entered.'))) return;
+        form.forget();
+        done();
       }}
-      aria-label={entry ? `Change ${entry.name}` : 'New person'}
     >
-      <TextField label={entry ? 'Name' : 'Add a person'} value={name} onChange={(e) => setName(e.target.value)} />
-      <TextField
-        label={`Hourly rate, ${currency}`}
-        inputMode="decimal"
-        value={rate}
-        onChange={(e) => setRate(e.target.value)}
-        problem={problem}
-        placeholder="0"
-      />
-      {entry && (
-        <Check checked={active} onCheck={setActive}>
-          works here now
-        </Check>
-      )}
-      <Button look="go" type="submit" disabled={name.trim() === '' || problem !== null}>
+      <FormText name="name" label={entry ? 'Name' : 'Add a person'} />
+      <FormText name="rate" label={`Hourly rate, ${currency}`} inputMode="decimal" placeholder="0" />
+      {entry && <FormCheck name="active">works here now</FormCheck>}
+      <Button look="go" type="submit">
         {entry ? 'Keep' : 'Add'}
       </Button>
-    </form>
+    </Form>
   );
 }

@@ -1,0 +1,71 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useEffect, useState } from 'react';
+import { useForm, type DefaultValues, type FieldValues, type UseFormReturn } from 'react-hook-form';
+import type { z } from 'zod';
+
+const keyOf = (name: string): string => `nelvik-form-${name}`;
+
+/** What was typed into a form before, if it was left half filled. */
+function draftOf<T>(name: string): Partial<T> {
+  try {
+    return JSON.parse(sessionStorage.getItem(keyOf(name)) ?? '{}') as Partial<T>;
+  } catch {
+    return {};
+  }
+}
+
+function keepDraft(name: string, values: object | null): void {
+  try {
+    if (values === null) sessionStorage.removeItem(keyOf(name));
+    else sessionStorage.setItem(keyOf(name), JSON.stringify(values));
+  } catch {
+    // A browser that keeps nothing loses what was typed with the page.
+  }
+}
+
+export interface KeptForm<S extends z.ZodType<FieldValues, FieldValues>> extends UseFormReturn<
+  z.input<S>,
+  unknown,
+  z.output<S>
+> {
+  /** It was left half filled before. */
+  readonly wasKept: boolean;
+  /** What was typed is done with: it was sent, or is not wanted any more. */
+  forget(): void;
+}
+
+/**
+ * A form whose half-filled fields outlive Escape, a step back and a reload, until it is sent.
+ * @param name tells its draft from those of other forms: with the id of what is changed, or `new`
+ * @param start what stands in it at first
+ */
+export function useKeptForm<S extends z.ZodType<FieldValues, FieldValues>>(
+  name: string,
+  schema: S,
+  start: z.input<S>,
+): KeptForm<S> {
+  const [draft, setDraft] = useState(() => draftOf<z.input<S>>(name));
+  const form = useForm<z.input<S>, unknown, z.output<S>>({
+    resolver: zodResolver(schema),
+    mode: 'onChange',
+    defaultValues: { ...start, ...draft } as DefaultValues<z.input<S>>,
+  });
+  const { subscribe } = form;
+  useEffect(
+    () =>
+      subscribe({
+        formState: { values: true },
+        callback: ({ values }) => keepDraft(name, values),
+      }),
+    [subscribe, name],
+  );
+  return {
+    ...form,
+    wasKept: Object.entries(draft).some(([field, value]) => value !== (start as FieldValues)[field]),
+    forget: () => {
+      setDraft({});
+      form.reset(start as DefaultValues<z.input<S>>);
+      keepDraft(name, null);
+    },
+  };
+}
