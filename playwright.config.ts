@@ -17,7 +17,18 @@ export default defineConfig({
   timeout: 90_000,
   expect: { timeout: 8000 },
   reporter: [['line'], ['json']],
-  webServer: [server('empty', 4311), server('demo', 4312), server('empty', 4313)],
+  webServer: [
+    server('empty', 4311),
+    server('demo', 4312),
+    server('empty', 4313),
+    // The page of all parts, which is not in what is built.
+    {
+      command: 'node e2e/serveParts.mjs 4314',
+      url: 'http://127.0.0.1:4314/parts/',
+      reuseExistingServer: false,
+      timeout: 60_000,
+    },
+  ],
   use: {
     viewport: { width: 1280, height: 800 },
     // Tests that cut the network look at the page itself; offline.spec.ts lets the service worker in.

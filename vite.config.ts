@@ -50,9 +50,15 @@ const offline = VitePWA({
   },
 });
 
-export default defineConfig({
-  root: fileURLToPath(new URL('./web', import.meta.url)),
-  plugins: [react(), tailwindcss(), offline],
+const at = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
+
+/** `--mode parts` builds the page of all parts instead, for looking and for tests; users never get it. */
+export default defineConfig(({ mode }) => ({
+  root: at('./web'),
+  plugins: [react(), tailwindcss(), ...(mode === 'parts' ? [] : [offline])],
   worker: { format: 'es' },
-  build: { outDir: fileURLToPath(new URL('./dist/web', import.meta.url)), emptyOutDir: true },
-});
+  build:
+    mode === 'parts'
+      ? { outDir: at('./dist/parts'), emptyOutDir: true, rollupOptions: { input: at('./web/parts/index.html') } }
+      : { outDir: at('./dist/web'), emptyOutDir: true },
+}));

@@ -103,6 +103,7 @@ export {
   type TableName,
   type Tables,
 } from './tables.ts';
+export { offers, type Names } from './tally/offers.ts';
 export { parseTally, type TallyLine, type Vocabulary } from './tally/parse.ts';
 export { readTally, vocabularyOf, type SourceQuestion, type TallyMeaning } from './tally/resolve.ts';
 export {

@@ -32,6 +32,8 @@ export const WEB_ARROWS: Readonly<Record<string, readonly string[]>> = {
   'web/panel': ['web/worker', 'web/state', 'web/ui'],
   'web/state': ['web/worker'],
   'web/ui': [],
+  // The page of all parts.
+  'web/parts': ['web/ui', 'web/app'],
   'web/worker': ['web/state'],
 };
 

@@ -1,8 +1,8 @@
 import { FileStack, Scale, Search, SlidersHorizontal, Sun, type LucideProps } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
 import { NavLink } from 'react-router';
 import { useBench } from '../state/bench.ts';
 import { useStudio } from '../state/studio.ts';
+import { Menu, MenuItem, MenuLine, MenuTitle } from '../ui/Menu.tsx';
 
 /** The rack alone is of the trade: sheets on edge in their slots. */
 function SheetsOnEdge({ size, ...rest }: LucideProps) {
@@ -73,42 +73,34 @@ function WhoWorks() {
   const people = (data?.people ?? []).filter((p) => p.active);
   const person = people.find((p) => p.id === personId);
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="flex min-h-14 w-full flex-col items-center justify-center gap-0.5 text-[12.5px]  text-[var(--rail-words)] hover:text-white">
-        <span className="grid size-8 place-items-center rounded-full bg-copper font-head text-white">
-          {person?.initial ?? '–'}
-        </span>
-        {person?.name ?? 'Who works?'}
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          side="right"
-          align="end"
-          className="z-40 min-w-52 rounded-md border border-line bg-raised p-1.5 text-ink shadow-xl"
+    <Menu
+      side="right"
+      button={
+        <button
+          type="button"
+          className="flex min-h-14 w-full flex-col items-center justify-center gap-0.5 text-[12.5px]  text-[var(--rail-words)] hover:text-white"
         >
-          <DropdownMenu.Label className="px-3 py-1.5 text-[14px] text-mute">At this bench</DropdownMenu.Label>
-          {people.map((p) => (
-            <DropdownMenu.Item
-              key={p.id}
-              onSelect={() => sitDown(p.id)}
-              className="flex min-h-11 cursor-pointer items-center rounded px-3 data-[highlighted]:bg-soft"
-            >
-              {p.name}
-              {p.id === personId && <span className="ml-auto text-mute">here</span>}
-            </DropdownMenu.Item>
-          ))}
-          {people.length === 0 && (
-            <p className="max-w-52 px-3 pb-2 text-[15px]">Nobody is entered yet. Add people under Setup.</p>
-          )}
-          <DropdownMenu.Separator className="my-1 h-px bg-line" />
-          <DropdownMenu.Item
-            onSelect={() => setTheme(theme === 'dark' ? 'light' : 'dark')}
-            className="flex min-h-11 cursor-pointer items-center rounded px-3 data-[highlighted]:bg-soft"
-          >
-            {theme === 'dark' ? 'By daylight' : 'By lamplight'}
-          </DropdownMenu.Item>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+          <span className="grid size-8 place-items-center rounded-full bg-copper font-head text-white">
+            {person?.initial ?? '–'}
+          </span>
+          {person?.name ?? 'Who works?'}
+        </button>
+      }
+    >
+      <MenuTitle>At this bench</MenuTitle>
+      {people.map((p) => (
+        <MenuItem key={p.id} onPick={() => sitDown(p.id)}>
+          {p.name}
+          {p.id === personId && <span className="ml-auto text-mute">here</span>}
+        </MenuItem>
+      ))}
+      {people.length === 0 && (
+        <p className="max-w-52 px-3 pb-2 text-[15px]">Nobody is entered yet. Add people under Setup.</p>
+      )}
+      <MenuLine />
+      <MenuItem onPick={() => setTheme(theme === 'dark' ? 'light' : 'dark')}>
+        {theme === 'dark' ? 'By daylight' : 'By lamplight'}
+      </MenuItem>
+    </Menu>
   );
 }

@@ -1,21 +1,18 @@
-import type { Route } from '#core/bench';
+import { Delete } from 'lucide-react';
 
 const KEY = 'rounded-md font-semibold active:brightness-90';
 const FIGURES = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '-', '0', 'space'] as const;
-const ALWAYS = ['broke', 'recut', 'from', 'joints', 'back'] as const;
-
-/** What the route calls its steps, each by its first word, and what can be said on every route. */
-const verbsOf = (route: Route): string[] => [...route.pieceSteps.flatMap((s) => s.calls[0] ?? []), ...ALWAYS];
 
 /** The tally line by touch. It lies over the piece in hand, so that the panel stays in sight and lights up. */
 export function NumberPad({
-  route,
+  offered,
   text,
   write,
   enter,
   close,
 }: {
-  route: Route;
+  /** Words that may come next. */
+  offered: readonly string[];
   text: string;
   write: (text: string) => void;
   enter: () => void;
@@ -26,17 +23,22 @@ export function NumberPad({
     <div
       role="group"
       aria-label="Number pad"
-      className="absolute right-0 bottom-full z-10 flex w-[300px] flex-col gap-2 border-t border-l border-line bg-sheet p-3 shadow-[-6px_-6px_20px_var(--shade-2)] xl:w-[352px]"
+      className="absolute right-0 bottom-full z-10 flex w-[300px] flex-col max-sm:w-full gap-2 border-t border-l border-line bg-sheet p-3 shadow-[-6px_-6px_20px_var(--shade-2)] xl:w-[352px]"
     >
-      <div className="grid grid-cols-3 gap-1.5">
-        {verbsOf(route).map((word) => (
-          <button key={word} type="button" className={`${KEY} min-h-11 bg-soft text-[16px]`} onClick={() => verb(word)}>
+      <div className="flex max-h-[34vh] flex-wrap gap-1.5 overflow-y-auto" role="group" aria-label="Words">
+        {offered.map((word) => (
+          <button
+            key={word}
+            type="button"
+            className={`${KEY} min-h-11 grow bg-soft px-3 text-[16px]`}
+            onClick={() => verb(word)}
+          >
             {word}
           </button>
         ))}
         <button
           type="button"
-          className={`${KEY} col-span-2 min-h-11 text-[16px] underline decoration-line underline-offset-4`}
+          className={`${KEY} min-h-11 grow px-3 text-[16px] underline decoration-line underline-offset-4`}
           onClick={close}
         >
           Close
@@ -60,7 +62,7 @@ export function NumberPad({
           aria-label="Rub out"
           onClick={() => write(text.slice(0, -1))}
         >
-          ⌫
+          <Delete aria-hidden size={22} className="mx-auto" />
         </button>
         <button type="button" className={`${KEY} col-span-2 min-h-13 bg-copper text-[18px] text-white`} onClick={enter}>
           Do it

@@ -1,12 +1,12 @@
 import { useEffect, useState } from 'react';
-import type { Route } from '#core/bench';
+import { Grip } from 'lucide-react';
 import { Button } from '../ui/Button.tsx';
 import { useTallyCall } from '../state/tallyCall.ts';
 import { NumberPad } from './NumberPad.tsx';
 import type { Tally } from './useTally.ts';
 
 /** What an artist would call across the room, written at the foot of the panel. */
-export function TallyLine({ tally, route }: { tally: Tally; route: Route }) {
+export function TallyLine({ tally }: { tally: Tally }) {
   const [pad, setPad] = useState(false);
   const { isCalled, answer } = useTallyCall();
   const { field } = tally;
@@ -19,7 +19,7 @@ export function TallyLine({ tally, route }: { tally: Tally; route: Route }) {
     <footer className="relative shrink-0 border-t border-line bg-sheet print:hidden">
       {pad && tally.questions.length === 0 && (
         <NumberPad
-          route={route}
+          offered={tally.offered}
           text={tally.text}
           write={tally.write}
           enter={() => void tally.enter()}
@@ -65,9 +65,7 @@ export function TallyLine({ tally, route }: { tally: Tally; route: Route }) {
           )}
         </label>
         <Button aria-pressed={pad} onClick={() => setPad(!pad)} aria-label="Number pad" className="px-3.5">
-          <svg aria-hidden width="20" height="20" viewBox="0 0 20 20" fill="currentColor">
-            {[3, 10, 17].map((y) => [3, 10, 17].map((x) => <circle key={`${x}${y}`} cx={x} cy={y} r="2" />))}
-          </svg>
+          <Grip aria-hidden size={22} />
         </Button>
       </form>
     </footer>

@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { readTally, type BreakReason, type SourceQuestion } from '#core/bench';
+import { offers, readTally, vocabularyOf, type BreakReason, type SourceQuestion } from '#core/bench';
 import { tallyWords } from '#core/words';
 import { useBench } from '../state/bench.ts';
 import { useSend } from '../state/send.ts';
@@ -24,6 +24,8 @@ export interface Tally {
   readonly litJoints: ReadonlySet<number>;
   readonly questions: readonly SourceQuestion[];
   readonly askedRecut: AskedRecut | null;
+  /** Words that may come next, for who taps. */
+  readonly offered: readonly string[];
   write(text: string): void;
   begin(text: string): void;
   enter(): Promise<void>;
@@ -51,6 +53,19 @@ export function useTally(view: PanelView): Tally {
     [meaning, reader, settings.unit, personId],
   );
 
+  const offered = useMemo(() => {
+    const meant = new Set(meaning.numbers);
+    const own = new Set(
+      [...reader.ask('piecesOfPanel', panel.id)].flatMap((p) => (meant.has(p.number) ? p.glassId : [])),
+    );
+    const stock = [...reader.all('stock')]
+      .filter((s) => s.gone === null && own.has(s.glassId))
+      .sort((a, b) => a.areaMm2 - b.areaMm2);
+    return offers(text, vocabularyOf(panel.route), {
+      labels: stock.map((s) => s.id),
+      glasses: [...reader.all('glasses')].map((g) => g.code).sort(),
+    });
+  }, [text, meaning, reader, panel]);
   const write = useCallback((next: string) => setText(next), []);
   const begin = useCallback((next: string) => {
     setText(next);
@@ -95,6 +110,7 @@ export function useTally(view: PanelView): Tally {
     litJoints: useMemo(() => new Set(meaning.joints), [meaning]),
     questions,
     askedRecut,
+    offered,
     write,
     begin,
     enter,

@@ -1,11 +1,11 @@
-import { Check, Columns3, Copy, Download } from 'lucide-react';
+import { Columns3, Copy, Download } from 'lucide-react';
 import { unparse } from 'papaparse';
-import { DropdownMenu } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { toast } from 'sonner';
 import { Button } from './Button.tsx';
 import { BOX } from './Field.tsx';
 import { Hint } from './Hint.tsx';
+import { Menu, MenuCheck } from './Menu.tsx';
 
 interface TableToolsProps {
   readonly name: string;
@@ -41,39 +41,20 @@ export function TableTools({ name, search, onSearch, columns, cells, children }:
       />
       {children}
       <span className="ml-auto flex gap-1.5">
-        <DropdownMenu.Root>
-          <Hint words="Choose columns">
-            <DropdownMenu.Trigger asChild>
-              <Button look="line" className={TOOL} aria-label="Choose columns">
-                <Columns3 aria-hidden size={19} />
-              </Button>
-            </DropdownMenu.Trigger>
-          </Hint>
-          <DropdownMenu.Portal>
-            <DropdownMenu.Content
-              align="end"
-              className="z-50 min-w-48 rounded-md border border-line bg-raised p-1.5 text-ink shadow-xl"
-            >
-              {columns.map(({ id, head, isShown, show }) => (
-                <DropdownMenu.CheckboxItem
-                  key={id}
-                  checked={isShown}
-                  onCheckedChange={show}
-                  // Several are chosen one after the other.
-                  onSelect={(event) => event.preventDefault()}
-                  className="flex min-h-11 cursor-pointer items-center gap-3 rounded px-3 outline-none data-highlighted:bg-soft"
-                >
-                  <span className="size-5">
-                    <DropdownMenu.ItemIndicator>
-                      <Check aria-hidden size={20} />
-                    </DropdownMenu.ItemIndicator>
-                  </span>
-                  {head}
-                </DropdownMenu.CheckboxItem>
-              ))}
-            </DropdownMenu.Content>
-          </DropdownMenu.Portal>
-        </DropdownMenu.Root>
+        <Menu
+          className="min-w-48"
+          button={
+            <Button look="line" className={TOOL} aria-label="Choose columns" title="Choose columns">
+              <Columns3 aria-hidden size={19} />
+            </Button>
+          }
+        >
+          {columns.map(({ id, head, isShown, show }) => (
+            <MenuCheck key={id} checked={isShown} onCheck={show}>
+              {head}
+            </MenuCheck>
+          ))}
+        </Menu>
         <Hint words="Copy what is in sight">
           <Button look="line" className={TOOL} aria-label="Copy the table" onClick={() => void copy()}>
             <Copy aria-hidden size={19} />

@@ -1,4 +1,3 @@
-import { ToggleGroup } from 'radix-ui';
 import { useCallback, useMemo, useState } from 'react';
 import { pieceSaid, standingWords } from '#core/words';
 import { alikeOf } from '../../panel/alike.ts';
@@ -7,6 +6,7 @@ import { MOST_TEXTURED, PanelPicture, type View } from '../../panel/PanelPicture
 import { useSelection } from '../../state/selection.ts';
 import { TallyLine } from '../../tally/TallyLine.tsx';
 import { useTally } from '../../tally/useTally.ts';
+import { TOGGLE, Toggles } from '../../ui/Toggles.tsx';
 import { Inspector } from './Inspector.tsx';
 import { NoDrawing } from './NoDrawing.tsx';
 import { PieceTable } from './PieceTable.tsx';
@@ -70,24 +70,12 @@ export function BenchStep() {
           className={`relative flex min-h-0 min-w-0 flex-1 flex-col ${look === 'lit' ? 'bg-[var(--dark-room)]' : ''}`}
         >
           <div className="flex flex-wrap items-center gap-1.5 py-1.5 pr-6 pl-4 max-sm:flex-nowrap max-sm:overflow-x-auto max-sm:pr-2 xl:px-6 print:hidden">
-            <ToggleGroup.Root
-              type="single"
-              value={look}
-              onValueChange={(v) => v && setLook(v as View)}
-              aria-label="View"
-              className="flex gap-1.5 xl:gap-2"
-            >
-              {VIEWS.map(([id, name]) => (
-                <ToggleGroup.Item key={id} value={id} className={TOOL}>
-                  {name}
-                </ToggleGroup.Item>
-              ))}
-            </ToggleGroup.Root>
+            <Toggles label="View" value={look} options={VIEWS} onPick={setLook} />
             <button
               type="button"
               aria-pressed={asTable}
               onClick={() => setAsTable(!asTable)}
-              className={`${TOOL} xl:ml-2`}
+              className={`${TOGGLE} xl:ml-2`}
             >
               Table
             </button>
@@ -135,11 +123,9 @@ export function BenchStep() {
       <p className="sr-only" aria-live="polite" data-testid="said">
         {here && pieceSaid(here, here.glassId === null ? undefined : glasses.get(here.glassId), panel.route)}
       </p>
-      <TallyLine tally={tally} route={panel.route} />
+      <TallyLine tally={tally} />
     </div>
   );
 }
 
 const NONE: ReadonlySet<number> = new Set();
-const TOOL =
-  'min-h-11 rounded-md border border-line bg-raised px-2.5 text-[15px] xl:px-4 text-ink hover:border-strong data-[state=on]:border-ink data-[state=on]:shadow-[inset_0_-3px_0_var(--ink)] aria-pressed:border-ink aria-pressed:shadow-[inset_0_-3px_0_var(--ink)]';

@@ -3,6 +3,7 @@ import { panelFindings, type PanelLimits } from '#core/cutting';
 import type { Point } from '#core/geometry';
 import { count, type DisplayUnit } from '#core/units';
 import { cartoonFindingWords, cuttingFindingWords, panelFindingWords } from '#core/words';
+import { Fold } from '../../ui/Fold.tsx';
 
 interface Note {
   readonly key: string;
@@ -95,9 +96,8 @@ function Notes({
   const told = [...new Map(notes.map((n) => [n.at ? n.key : n.words, n])).values()];
   if (told.length === 0) return empty ? <p className="text-mute">{empty}</p> : null;
   return (
-    <details open={open} className="border-t border-line pt-2">
-      <summary className="min-h-9 cursor-pointer font-semibold">{title}</summary>
-      <ul className="mt-1 grid gap-0.5">
+    <Fold isOpen={open} title={title}>
+      <ul className=" grid gap-0.5">
         {told.slice(0, NOTES_SHOWN).map((note) => (
           <li key={note.key}>
             {note.at && show ? (
@@ -115,6 +115,6 @@ function Notes({
         ))}
       </ul>
       {told.length > NOTES_SHOWN && <p className="mt-1 text-mute">and {told.length - NOTES_SHOWN} more</p>}
-    </details>
+    </Fold>
   );
 }

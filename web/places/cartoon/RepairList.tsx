@@ -2,6 +2,7 @@ import type { Repair } from '#core/cartoon';
 import type { Point } from '#core/geometry';
 import { count } from '#core/units';
 import { repairWords } from '#core/words';
+import { Fold } from '../../ui/Fold.tsx';
 import { Check } from '../../ui/Check.tsx';
 
 const REPAIRS_SHOWN = 80;
@@ -21,8 +22,7 @@ export function RepairList({
   const told = repairs.filter((r) => r.movedMm >= 0.01 || r.kind === 'doubled' || r.kind === 'sliver');
   if (told.length + refused.length === 0) return <p className="text-[15px] text-mute">Nothing had to be repaired.</p>;
   return (
-    <details open className="border-t border-line pt-2 text-[15px]">
-      <summary className="min-h-9 cursor-pointer font-semibold">{count(told.length, 'repair')}</summary>
+    <Fold isOpen title={count(told.length, 'repair')}>
       <ul className="grid gap-0.5">
         {[...refused, ...told].slice(0, REPAIRS_SHOWN).map((repair, i) => {
           const isRefused = i < refused.length;
@@ -49,6 +49,6 @@ export function RepairList({
         })}
       </ul>
       {told.length > REPAIRS_SHOWN && <p className="text-mute">and {told.length - REPAIRS_SHOWN} more</p>}
-    </details>
+    </Fold>
   );
 }

@@ -1,5 +1,4 @@
 import { ChevronDown } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
 import { toast } from 'sonner';
 import { runningClock, WORK_STAGES, workWord, type Hours, type WorkStage } from '#core/bench';
 import { minutesOf } from '#core/labour';
@@ -7,6 +6,7 @@ import { showClock } from '#core/units';
 import { nextThing } from '#core/words';
 import { useBench } from '../../state/bench.ts';
 import { useSend } from '../../state/send.ts';
+import { Menu, MenuItem } from '../../ui/Menu.tsx';
 import { useMinute } from '../../ui/useMinute.ts';
 import type { PanelView } from '../../panel/view.ts';
 import { newId } from '../../state/ids.ts';
@@ -63,27 +63,24 @@ export function ClockButton({ view }: { view: PanelView }) {
           </>
         )}
       </button>
-      <DropdownMenu.Root>
-        <DropdownMenu.Trigger aria-label="Other work" className={`${PART} -ml-px min-w-11 justify-center rounded-r-md`}>
-          <ChevronDown aria-hidden size={18} />
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content
-            align="end"
-            className="z-40 min-w-56 rounded-md border border-line bg-raised p-1.5 text-ink shadow-xl"
+      <Menu
+        className="min-w-56"
+        button={
+          <button
+            type="button"
+            aria-label="Other work"
+            className={`${PART} -ml-px min-w-11 justify-center rounded-r-md`}
           >
-            {WORK_STAGES.map((stage) => (
-              <DropdownMenu.Item
-                key={stage}
-                className="flex min-h-11 cursor-pointer items-center rounded px-3 data-[highlighted]:bg-soft"
-                onSelect={() => start(stage)}
-              >
-                {workWord(stage)}
-              </DropdownMenu.Item>
-            ))}
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
+            <ChevronDown aria-hidden size={18} />
+          </button>
+        }
+      >
+        {WORK_STAGES.map((stage) => (
+          <MenuItem key={stage} onPick={() => start(stage)}>
+            {workWord(stage)}
+          </MenuItem>
+        ))}
+      </Menu>
     </div>
   );
 }

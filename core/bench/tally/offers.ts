@@ -1,0 +1,69 @@
+import { BACK_REASONS, BREAK_REASON_CODES, BREAK_REASONS } from '../reasons.ts';
+import type { StepCode } from '../routes/definition.ts';
+import { SIDES } from '../acts/joints.ts';
+import { parseTally, type Vocabulary } from './parse.ts';
+
+/** What a line may name on this panel. */
+export interface Names {
+  /** Of sheets and offcuts that the pieces meant could come from. */
+  readonly labels: readonly string[];
+  /** Codes of glasses. */
+  readonly glasses: readonly string[];
+}
+
+const MINUTES = ['5 min', '10 min', '20 min'];
+const VERBS = ['cut', 'broke', 'recut', 'back', 'glass'];
+
+/** Each step by the first word it is called. */
+const firstCalls = (steps: ReadonlyMap<string, StepCode>): string[] =>
+  [...new Map([...steps].reverse().map(([call, code]) => [code, call])).values()].reverse();
+
+/** A reason as it is said shortest and still known. */
+const reasons = (): string[] => BREAK_REASON_CODES.map((code) => BREAK_REASONS[code][1] ?? BREAK_REASONS[code][0]);
+
+/**
+ * The words that may come next in a tally line, for who taps instead of typing; each is added as it stands. Nothing where
+ * the line is whole, or wrong.
+ */
+export function offers(line: string, vocabulary: Vocabulary, { labels, glasses }: Names): string[] {
+  const parsed = parseTally(line, vocabulary);
+  const words = line
+    .trim()
+    .toLowerCase()
+    .split(/[\s,]+/);
+  const isAtFrom = words.at(-1) === 'from';
+  switch (parsed.kind) {
+    case 'empty':
+      return ['all', 'joints', ...firstCalls(vocabulary.panelSteps), 'undo', 'redo'];
+    case 'cut':
+      return isAtFrom ? [...labels] : parsed.from === null ? ['from'] : [];
+    case 'break':
+    case 'recut':
+      if (isAtFrom) return [...labels];
+      return [...(parsed.from === null ? ['from'] : []), ...(parsed.minutes === 0 ? MINUTES : [])];
+    case 'typing':
+      return unfinished(words, isAtFrom, vocabulary, { labels, glasses });
+    default:
+      return [];
+  }
+}
+
+function unfinished(words: readonly string[], isAtFrom: boolean, { pieceSteps }: Vocabulary, names: Names): string[] {
+  if (words[0] === 'joints' || words[0] === 'joint')
+    return words.some((word) => word === 'all' || /^\d/.test(word)) ? [...SIDES] : ['all'];
+  const verb = words.find((word) => VERBS.includes(word) || word === 'broken');
+  switch (verb) {
+    case 'broke':
+    case 'broken':
+      return reasons();
+    case 'recut':
+      if (isAtFrom) return [...names.labels];
+      return words.at(-1) === 'recut' ? [...reasons(), 'from'] : ['from'];
+    case 'back':
+      return [...BACK_REASONS];
+    case 'glass':
+      return [...names.glasses];
+    default:
+      return ['cut', ...firstCalls(pieceSteps), 'broke', 'recut', 'back', 'glass'];
+  }
+}

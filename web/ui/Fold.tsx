@@ -1,0 +1,20 @@
+import { ChevronRight } from 'lucide-react';
+import { Collapsible } from 'radix-ui';
+import type { ReactNode } from 'react';
+
+/** Something that is opened when it is wanted. */
+export function Fold({ title, isOpen = false, children }: { title: ReactNode; isOpen?: boolean; children: ReactNode }) {
+  return (
+    <Collapsible.Root defaultOpen={isOpen} className="border-t border-line pt-1 text-[15px]">
+      <Collapsible.Trigger className="group flex min-h-11 w-full items-center gap-1.5 text-left font-semibold">
+        <ChevronRight
+          aria-hidden
+          size={18}
+          className="shrink-0 text-mute transition-transform group-data-[state=open]:rotate-90 motion-reduce:transition-none"
+        />
+        {title}
+      </Collapsible.Trigger>
+      <Collapsible.Content>{children}</Collapsible.Content>
+    </Collapsible.Root>
+  );
+}
