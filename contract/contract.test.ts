@@ -48,6 +48,8 @@ const SOUND: Record<string, unknown> = {
   'save-route': { key: 'mine', name: 'Mine', technique: 'foil', steps: SHIPPED_ROUTES[0]?.steps },
   receive: { label: 'S1', glassId: 'g', kind: 'sheet', widthMm: 1, heightMm: 1, place: '', costCents: 0 },
   'move-stock': { stockId: 'S1', place: 'slot' },
+  'correct-stock': { stockId: 'S1', glassId: 'g', widthMm: 2, heightMm: 1, place: '', costCents: 0 },
+  'withdraw-stock': { stockId: 'S1' },
   'write-off': { stockId: 'S1', reason: 'dropped' },
   'start-clock': { id: 'h', personId: 'a', panelId: null, stage: 'cutting' },
   'stop-clock': { personId: 'a', endedAt: null },

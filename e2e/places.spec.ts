@@ -234,6 +234,23 @@ test.describe('undo', () => {
     await expect(sheet).toBeVisible();
     await back(page).click();
     await expect(sheet).toHaveCount(0);
+    await again(page).click();
+    // Entered wrongly it is put right; what never came is taken out, and undo brings it back.
+    await sheet.click();
+    const card = page.getByRole('dialog', { name: 'Sheet UNDO-1' });
+    await card.getByRole('button', { name: 'Correct what was entered' }).click();
+    await card.getByLabel('Wide').fill('400');
+    await card.getByRole('button', { name: 'Keep' }).click();
+    await expect(page.getByRole('button', { name: /sheet UNDO-1, 400 by 200/ })).toBeVisible();
+    await sheet.click();
+    await card.getByRole('button', { name: 'Correct what was entered' }).click();
+    await card.getByRole('button', { name: 'It never came: take it out' }).click();
+    await page.getByRole('alertdialog').getByRole('button', { name: 'Take it out' }).click();
+    await expect(sheet).toHaveCount(0);
+    await back(page).click();
+    await expect(sheet).toBeVisible();
+    for (const _ of [1, 2]) await back(page).click();
+    await expect(sheet).toHaveCount(0);
   });
 
   test('one entry is taken back from the list; what rests on it keeps it', async ({ page }) => {

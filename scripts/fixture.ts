@@ -251,6 +251,24 @@ await send('enter-hours', {
 });
 await send('remove-hours', { entryId: 'h4' });
 await send('move-stock', { stockId: 'S2', place: 'slot 9' });
+await send('correct-stock', {
+  stockId: 'S2',
+  glassId: 'g2',
+  widthMm: 510,
+  heightMm: 400,
+  place: 'slot 9',
+  costCents: 900,
+});
+await send('receive', {
+  label: 'never',
+  glassId: 'g1',
+  kind: 'sheet',
+  widthMm: 100,
+  heightMm: 100,
+  place: '',
+  costCents: 0,
+});
+await send('withdraw-stock', { stockId: 'never' });
 await send('write-off', { stockId: 'odd', reason: 'dropped' });
 await edit(
   'r',

@@ -72,6 +72,9 @@ const REFUSALS = {
   'left-too-large': ({ name, have, want }) =>
     `After the pieces ${name} has ${have} left, less than the ${want} entered; measure again.`,
   'stock-gone': ({ name }) => `${name} is not on the rack any more; take another.`,
+  'stock-begun': ({ name }) => `Glass of ${name} has been cut already; write it off, or correct its measures.`,
+  'cut-more': ({ name, have, want }) =>
+    `Of ${name} ${want} are cut already, more than the ${have} entered; measure again.`,
   'label-taken': ({ name }) => `The label ${name} is on another piece of glass; choose a new one.`,
   'code-taken': ({ name }) => `The code ${name} belongs to another glass; choose a new one.`,
   'entry-taken': () => 'This entry is there already; nothing was changed.',

@@ -83,6 +83,14 @@ describe('acts in words', () => {
       /^offcut N1 put on the rack$/,
     ],
     [{ kind: 'move-stock', ask: { stockId: 'N1', place: 'tray 2' } }, '', /^N1 moved to tray 2$/],
+    [
+      {
+        kind: 'correct-stock',
+        ask: { stockId: 'N1', glassId: 'red', widthMm: 9, heightMm: 8, place: '', costCents: 0 },
+      },
+      '',
+      /^N1 corrected$/,
+    ],
     [{ kind: 'write-off', ask: { stockId: 'N1', reason: 'dropped' } }, '', /^N1 written off: dropped$/],
     [
       { kind: 'start-clock', ask: { id: 'h', personId: 'ada', panelId: 'p', stage: 'foiling' } },

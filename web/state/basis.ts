@@ -6,7 +6,15 @@ import { heard } from './freshness.ts';
 function lookedAt({ kind, ask }: Pick<Command, 'kind' | 'ask'>): QueryKey[] {
   const panelId = 'panelId' in ask ? ask.panelId : kind === 'save-panel' && 'id' in ask ? ask.id : null;
   const keys: QueryKey[] = typeof panelId === 'string' ? [['panel', panelId]] : [];
-  if (kind === 'cut' || kind === 'break' || kind === 'move-stock' || kind === 'write-off') keys.push(['rack']);
+  if (
+    kind === 'cut' ||
+    kind === 'break' ||
+    kind === 'move-stock' ||
+    kind === 'write-off' ||
+    kind === 'correct-stock' ||
+    kind === 'withdraw-stock'
+  )
+    keys.push(['rack']);
   return keys.length > 0 ? keys : [['studio']];
 }
 

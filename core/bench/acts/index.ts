@@ -24,6 +24,8 @@ import { sendBack } from './sendBack/act.ts';
 import { solderJoints } from './solderJoints/act.ts';
 import { startClock } from './startClock/act.ts';
 import { stopClock } from './stopClock/act.ts';
+import { correctStock } from './correctStock/act.ts';
+import { withdrawStock } from './withdrawStock/act.ts';
 import { writeOffStock } from './writeOffStock/act.ts';
 
 /** Every kind of act, by the verb it has in the log. A name is never given a second meaning. */
@@ -46,6 +48,8 @@ export const ACTS = {
   'finish-step': finishStep,
   receive: receiveStock,
   'move-stock': moveStock,
+  'correct-stock': correctStock,
+  'withdraw-stock': withdrawStock,
   'write-off': writeOffStock,
   'start-clock': startClock,
   'stop-clock': stopClock,

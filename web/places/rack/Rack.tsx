@@ -134,6 +134,7 @@ export function Rack() {
           <StockCard
             item={item}
             glass={data.glasses.find((g) => g.id === item.glassId)}
+            glasses={data.glasses}
             settings={settings}
             done={() => setOpen(null)}
           />

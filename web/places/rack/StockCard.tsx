@@ -7,17 +7,21 @@ import { useLedger, type StockRow } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { momentWords } from '../../ui/dates.ts';
 import { TextField } from '../../ui/Field.tsx';
+import { Fold } from '../../ui/Fold.tsx';
 import { Measures } from '../../ui/Length.tsx';
+import { CorrectForm } from './CorrectForm.tsx';
 
 /** One sheet or offcut: where it stands, what is left, every entry of its ledger. */
 export function StockCard({
   item,
   glass,
+  glasses,
   settings,
   done,
 }: {
   item: StockRow;
   glass: Glass | undefined;
+  glasses: readonly Glass[];
   settings: Settings;
   done: () => void;
 }) {
@@ -53,6 +57,9 @@ export function StockCard({
           Move
         </Button>
       </form>
+      <Fold title="Correct what was entered">
+        <CorrectForm item={item} glasses={glasses} settings={settings} done={done} />
+      </Fold>
       <h3 className="text-lg">Ledger</h3>
       <table className="text-[15px]">
         <thead className="text-left text-mute">
