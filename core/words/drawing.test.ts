@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { CuttingFinding, PanelFinding } from '../cutting/index.ts';
 import {
   cartoonFindingWords,
+  crossingsFolded,
   cuttingFindingWords,
   drawingRefusalWords,
   editRefusalWords,
@@ -114,4 +115,14 @@ describe('scores', () => {
     [{ kind: 'straight', passes: 1 }, 'straight'],
     [{ kind: 'outside', passes: 1 }, 'outside curve'],
   ] as const)('%j', (score, words) => expect(scoreWords(score)).toBe(words));
+});
+
+it('ordinary crossings are one note; a lump of more lines, and a single crossing, are told by themselves', () => {
+  const crossing = (...pieces: number[]) => ({ kind: 'many-lines' as const, at: [pieces.length, 1] as const, pieces });
+  const [a, b, lump] = [crossing(1, 2, 3, 4), crossing(3, 4, 5), crossing(1, 2, 3, 4, 5, 6)];
+  const loose = { kind: 'assumed-mm' as const };
+  const { rest, crossings } = crossingsFolded([a, loose, b, lump]);
+  expect(rest).toEqual([loose, lump]);
+  expect(crossings).toEqual({ words: expect.stringContaining('At 2 joints two lines cross') as string, at: [4, 1] });
+  expect(crossingsFolded([a, lump])).toEqual({ rest: [a, lump], crossings: null });
 });

@@ -35,6 +35,23 @@ export function cartoonFindingWords(finding: CartoonFinding, unit: DisplayUnit):
   }
 }
 
+/** Pieces that meet at an ordinary crossing of two lines; more make a lump of solder. */
+const CROSSING = 4;
+
+/** Where two lines cross is said once for the whole drawing: it is ordinary in a net. The rest stays one by one. */
+export function crossingsFolded(findings: readonly CartoonFinding[]): {
+  readonly rest: readonly CartoonFinding[];
+  /** One sentence for all crossings, and where the first of them is; null where there are fewer than two. */
+  readonly crossings: { readonly words: string; readonly at: readonly [number, number] } | null;
+} {
+  const isCrossing = (f: CartoonFinding) => f.kind === 'many-lines' && f.pieces.length <= CROSSING;
+  const all = findings.filter(isCrossing);
+  const [first] = all;
+  if (all.length < 2 || first?.kind !== 'many-lines') return { rest: findings, crossings: null };
+  const words = `At ${all.length} joints two lines cross: ordinary in a net; keep them flat, and solder them well.`;
+  return { rest: findings.filter((f) => !isCrossing(f)), crossings: { words, at: first.at } };
+}
+
 export function repairWords(repair: Repair): string {
   const by = `${trimNumber(repair.movedMm, 2)} mm`;
   switch (repair.kind) {

@@ -1,6 +1,7 @@
 export { jointName, jointPlace, jointsWords } from './joints.ts';
 export {
   cartoonFindingWords,
+  crossingsFolded,
   cuttingFindingWords,
   editRefusalWords,
   panelFindingWords,

@@ -2,7 +2,7 @@ import type { CartoonAnswer } from '#contract';
 import { panelFindings, type PanelLimits } from '#core/cutting';
 import type { Point } from '#core/geometry';
 import { count, type DisplayUnit } from '#core/units';
-import { cartoonFindingWords, cuttingFindingWords, panelFindingWords } from '#core/words';
+import { cartoonFindingWords, crossingsFolded, cuttingFindingWords, panelFindingWords } from '#core/words';
 import { Fold } from '../../ui/Fold.tsx';
 
 interface Note {
@@ -32,11 +32,11 @@ export function CartoonNotes({
 }) {
   const { cartoon } = answer;
   const label = new Map(cartoon.pieces.map((p) => [p.number, p.labelAt]));
-  const noticed = answer.findings.map((f, i): Note => ({
-    key: `f${i}`,
-    words: cartoonFindingWords(f, unit),
-    at: 'at' in f ? f.at : null,
-  }));
+  const { rest, crossings } = crossingsFolded(answer.findings);
+  const noticed = [
+    ...rest.map((f, i): Note => ({ key: `f${i}`, words: cartoonFindingWords(f, unit), at: 'at' in f ? f.at : null })),
+    ...(crossings ? [{ key: 'crossings', ...crossings }] : []),
+  ];
   const hard = answer.cuttability
     .filter((c) => c.findings.length > 0)
     .sort((a, b) => b.difficulty - a.difficulty)

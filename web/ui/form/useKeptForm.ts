@@ -14,12 +14,14 @@ function draftOf<T>(name: string): Partial<T> {
   }
 }
 
-function keepDraft(name: string, values: object | null): void {
+/** @returns whether it is kept: a browser that keeps nothing loses what was typed with the page */
+function keepDraft(name: string, values: object | null): boolean {
   try {
     if (values === null) sessionStorage.removeItem(keyOf(name));
     else sessionStorage.setItem(keyOf(name), JSON.stringify(values));
+    return true;
   } catch {
-    // A browser that keeps nothing loses what was typed with the page.
+    return false;
   }
 }
 
@@ -55,7 +57,7 @@ export function useKeptForm<S extends z.ZodType<FieldValues, FieldValues>>(
     () =>
       subscribe({
         formState: { values: true },
-        callback: ({ values }) => keepDraft(name, values),
+        callback: ({ values }) => void keepDraft(name, values),
       }),
     [subscribe, name],
   );
