@@ -1,4 +1,4 @@
-import { lastOf, nth, numberAt, pointAt } from '../units/index.ts';
+import { floatAt, lastOf, nth, numberAt, pointAt } from '../units/index.ts';
 import { contains, meetingOf, nearestOnSegment, poleOf, signedArea, type Point, type Ring } from '../geometry/index.ts';
 
 /** No score comes further than this into the piece, mm: a little less than the 0.05 mm that is promised. */
@@ -258,36 +258,68 @@ export function canBePulled(part: Ring, rest: Ring, out: number): boolean {
 
 /** Slab by slab across the pull: the furthest of the rest stands behind the nearest of the part. */
 function isFreeAlong(part: Ring, rest: Ring, direction: number): boolean {
-  const [c, s] = [Math.cos(direction), Math.sin(direction)];
-  const turned = (ring: Ring) => ring.map(([x, y]): Point => [x * s - y * c, x * c + y * s]);
-  const [p, r] = [turned(part), turned(rest)];
-  const us = [...p, ...r].map(([u]) => u).sort((a, b) => a - b);
-  const least = p.reduce((m, [u]) => Math.min(m, u), Infinity);
-  const most = p.reduce((m, [u]) => Math.max(m, u), -Infinity);
+  const [p, r] = [turned(part, direction), turned(rest, direction)];
+  const us = new Float64Array(p.us.length + r.us.length);
+  us.set(p.us);
+  us.set(r.us, p.us.length);
+  us.sort();
+  const [least, most] = [Math.min(...p.us), Math.max(...p.us)];
+  const margin = CATCH_MM / 4;
+  const samples: number[] = [];
   for (let i = 1; i < us.length; i++) {
-    const [from, to] = [numberAt(us, i - 1), numberAt(us, i)];
+    const [from, to] = [floatAt(us, i - 1), floatAt(us, i)];
     if (to - from < CATCH_MM || to <= least || from >= most) continue;
-    const margin = CATCH_MM / 4;
-    for (const u of [from + margin, to - margin]) {
-      const [nearest, furthest] = [spanAt(p, u)?.[0], spanAt(r, u)?.[1]];
-      if (nearest !== undefined && furthest !== undefined && furthest > nearest + 2 * CATCH_MM) return false;
-    }
+    samples.push(from + margin, to - margin);
   }
+  const nearest = reach(p, samples, -1);
+  const furthest = reach(r, samples, 1);
+  // Where one of the two is not there at all its reach is infinite to the harmless side.
+  for (let i = 0; i < samples.length; i++) if (floatAt(furthest, i) > floatAt(nearest, i) + 2 * CATCH_MM) return false;
   return true;
 }
 
-function spanAt(ring: Ring, u: number): [number, number] | null {
-  let least = Infinity;
-  let most = -Infinity;
-  let [au, av] = lastOf(ring);
-  for (const [bu, bv] of ring) {
-    if (au > u !== bu > u) {
+interface Turned {
+  /** Across the pull, and along it. */
+  readonly us: Float64Array;
+  readonly vs: Float64Array;
+}
+
+function turned(ring: Ring, direction: number): Turned {
+  const [c, s] = [Math.cos(direction), Math.sin(direction)];
+  return {
+    us: Float64Array.from(ring, ([x, y]) => x * s - y * c),
+    vs: Float64Array.from(ring, ([x, y]) => x * c + y * s),
+  };
+}
+
+/**
+ * How far a ring reaches along the pull at each of some places across it, which stand in ascending order.
+ * @param sense 1 for the furthest, -1 for the nearest; -sense · ∞ where the ring is not there
+ */
+function reach({ us, vs }: Turned, samples: readonly number[], sense: 1 | -1): Float64Array {
+  const found = new Float64Array(samples.length).fill(-sense * Infinity);
+  const n = us.length;
+  for (let k = 0; k < n; k++) {
+    const [au, av] = [floatAt(us, k), floatAt(vs, k)];
+    const [bu, bv] = [floatAt(us, (k + 1) % n), floatAt(vs, (k + 1) % n)];
+    const high = Math.max(au, bu);
+    for (let i = firstFrom(samples, Math.min(au, bu)); i < samples.length; i++) {
+      const u = numberAt(samples, i);
+      if (u >= high) break;
       const v = av + ((bv - av) * (u - au)) / (bu - au);
-      least = Math.min(least, v);
-      most = Math.max(most, v);
+      if (sense * v > sense * floatAt(found, i)) found[i] = v;
     }
-    au = bu;
-    av = bv;
   }
-  return least === Infinity ? null : [least, most];
+  return found;
+}
+
+/** Index of the first of ascending numbers that is not below one. */
+function firstFrom(ascending: readonly number[], least: number): number {
+  let [low, high] = [0, ascending.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (numberAt(ascending, middle) < least) low = middle + 1;
+    else high = middle;
+  }
+  return low;
 }

@@ -7,6 +7,9 @@ import { planScores, type ScorePlan } from './index.ts';
 /** No score may enter the piece further, nor end further from the edge of the glass that is left. */
 const PROMISED_MM = 0.05;
 
+/** Playing a hundred shapes through by other means takes long. */
+const LONG_MS = 120_000;
+
 const clockwise = (ring: Ring): Ring => (signedArea(ring) > 0 ? ring : [...ring].reverse());
 const clean = (ring: Ring): Ring =>
   ring.filter(
@@ -211,7 +214,7 @@ describe('the order of scores', () => {
       expect(faultOf(ring, plan, true)).toBeNull();
     },
   );
-  it.each(Object.entries(FAMILIES))('125 %s', (_, family) => {
+  it.each(Object.entries(FAMILIES))('125 %s', { timeout: LONG_MS }, (_, family) => {
     const random = seededRandom(11);
     const faults: string[] = [];
     for (let k = 0; k < 125; k++) {
@@ -241,7 +244,7 @@ describe('the order of scores', () => {
     }
     expect(faults).toEqual([]);
   });
-  it('16 long S-shaped strips that are traced', () => {
+  it('16 long S-shaped strips that are traced', { timeout: LONG_MS }, () => {
     const random = seededRandom(77);
     const faults: string[] = [];
     for (let k = 0; k < 16; k++) {

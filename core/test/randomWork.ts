@@ -145,14 +145,18 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       costCents: 5,
     }),
     'move-stock': () => ({ stockId: stock(), place: fresh('slot ') }),
-    'correct-stock': () => ({
-      stockId: stock(),
-      glassId: glass(),
-      widthMm: 50 + below(200),
-      heightMm: 50 + below(200),
-      place: fresh('slot '),
-      costCents: below(900),
-    }),
+    'correct-stock': () => {
+      const { id, glassId, widthMm, heightMm, costCents } = pick([...s.studio.all('stock')]);
+      const other = random() < 0.1 ? glass() : glassId;
+      return {
+        stockId: id,
+        glassId: other,
+        widthMm: widthMm + below(4) - 1,
+        heightMm,
+        place: fresh('slot '),
+        costCents,
+      };
+    },
     'withdraw-stock': () => ({ stockId: stock() }),
     'write-off': () => ({ stockId: stock(), reason: 'test' }),
     'start-clock': () => ({ id: fresh('t'), personId: 'ada', panelId: maybe(panelId), stage: 'cutting' }),

@@ -4,13 +4,13 @@ import { checkLedger } from '../stock/index.ts';
 import { randomWork } from './randomWork.ts';
 import { smallStudio } from './smallStudio.ts';
 
-/** A thousand acts of all kinds at random, refused ones and undo among them: what is folded step by step equals what a replay gives. */
+/** Fifteen hundred acts of all kinds at random, refused ones and undo among them: what is folded step by step equals what a replay gives. */
 it.each([1, 2, 3, 4])('random work, seed %d: replay equals state, the ledger balances at every entry', (seed) => {
   const technique = seed % 2 ? 'foil' : 'lead';
   const s = smallStudio(technique);
   const work = randomWork(s, technique, seed);
   let refused = 0;
-  for (let i = 0; i < 1000; i++) {
+  for (let i = 0; i < 1500; i++) {
     const before = s.studio.seq;
     // Left to chance alone no panel would ever come to its joints: for a while everybody works towards them.
     const command = i % 250 < 180 ? work.command() : work.onwards();
