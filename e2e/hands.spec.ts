@@ -138,6 +138,26 @@ test('a half-filled form outlives Escape, a step back and a reload; what is wron
   await expect(sheet.getByText('Still as you left it.')).toHaveCount(0);
 });
 
+test('six sheets that arrive together are one form', async ({ page }) => {
+  await page.goto(`${BASE}/rack?receive=1`);
+  const sheet = page.getByRole('dialog', { name: 'Receive glass' });
+  await sheet.getByLabel('Label on it').fill('SIX-8');
+  await sheet.getByLabel('How many').fill('0');
+  await expect(sheet.getByText('How many, from 1 to 40.')).toBeVisible();
+  await sheet.getByLabel('How many').fill('6');
+  await expect(sheet.getByText('and SIX-9, SIX-10, SIX-11, SIX-12 …')).toBeVisible();
+  await sheet.getByLabel('Wide').fill('600');
+  await sheet.getByLabel('High').fill('400');
+  await sheet.getByRole('button', { name: 'Put it on the rack' }).click();
+  const six = page.getByRole('button', { name: /^sheet SIX-/ });
+  await expect(six).toHaveCount(6);
+  await expect(page.getByText('SIX-8, SIX-9, SIX-10, SIX-11, SIX-12, SIX-13 on the rack.')).toBeVisible();
+  for (let left = 5; left >= 0; left--) {
+    await page.getByRole('button', { name: /^Take back:/ }).click();
+    await expect(six).toHaveCount(left);
+  }
+});
+
 test('the sheet is folded away and stays so; the panel takes its room', async ({ page }) => {
   await bench(page);
   const board = page.getByTestId('board');

@@ -13,3 +13,4 @@ export {
   type Texture,
 } from './types.ts';
 export { bySize, fitsOn, takersOf, takingOf, wantedFlow, type Taking, type Wanted } from './takers.ts';
+export { labelsFrom } from './labels.ts';

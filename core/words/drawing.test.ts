@@ -120,7 +120,7 @@ describe('scores', () => {
 it('ordinary crossings are one note; a lump of more lines, and a single crossing, are told by themselves', () => {
   const crossing = (...pieces: number[]) => ({ kind: 'many-lines' as const, at: [pieces.length, 1] as const, pieces });
   const [a, b, lump] = [crossing(1, 2, 3, 4), crossing(3, 4, 5), crossing(1, 2, 3, 4, 5, 6)];
-  const loose = { kind: 'assumed-mm' as const };
+  const loose = { kind: 'assumed-mm' as const, count: 1 };
   const { rest, crossings } = crossingsFolded([a, loose, b, lump]);
   expect(rest).toEqual([loose, lump]);
   expect(crossings).toEqual({ words: expect.stringContaining('At 2 joints two lines cross') as string, at: [4, 1] });

@@ -4,12 +4,16 @@ import { z } from 'zod';
 import type { StudioAnswer } from '#contract';
 import type { Settings } from '#core/bench';
 import { BOUNDS } from '#core/limits';
+import { labelsFrom } from '#core/stock';
 import { lengthToMm, priceOfArea, showMoney, type DisplayUnit } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { free, label, length, money } from '../../ui/form/fields.ts';
 import { Form, FormChoice, FormText } from '../../ui/form/Form.tsx';
 import { useKeptForm } from '../../ui/form/useKeptForm.ts';
+
+/** More than a crate holds is a slip of the finger. */
+const MOST_AT_ONCE = 40;
 
 const receiptOf = (unit: DisplayUnit, taken: readonly string[]) => {
   const side = length(unit, { least: 1, most: BOUNDS.lengthMm.most }, 'From 1 mm up.');
@@ -22,6 +26,11 @@ const receiptOf = (unit: DisplayUnit, taken: readonly string[]) => {
     ),
     width: side,
     height: side,
+    howMany: z.coerce
+      .number<string>('How many, from 1 to 40.')
+      .int('Whole sheets only.')
+      .min(1, 'How many, from 1 to 40.')
+      .max(MOST_AT_ONCE, 'How many, from 1 to 40.'),
     place: free,
     cost: z.union([z.literal('').transform(() => null), money('A cost of 0 or more.')]),
   });
@@ -47,6 +56,7 @@ export function ReceiveForm({
     kind: 'sheet',
     glassId: data.glasses[0]?.id ?? '',
     label: '',
+    howMany: '1',
     width: '',
     height: '',
     place: '',
@@ -54,20 +64,26 @@ export function ReceiveForm({
   });
   const worthOf = (glassId: string, w: number | null, h: number | null): number =>
     priceOfArea((w ?? 0) * (h ?? 0), data.glasses.find((g) => g.id === glassId)?.priceCentsPerM2 ?? 0);
-  const [kind, glassId, width, height, cost] = useWatch({
+  const [kind, glassId, width, height, cost, first, howMany] = useWatch({
     control: form.control,
-    name: ['kind', 'glassId', 'width', 'height', 'cost'],
+    name: ['kind', 'glassId', 'width', 'height', 'cost', 'label', 'howMany'],
   });
+  const many = Math.min(MOST_AT_ONCE, Math.max(0, Math.floor(Number(howMany)) || 0));
+  const more = first.trim() === '' ? [] : labelsFrom(first.trim(), many, labels).slice(1);
   const worth = kind === 'sheet' ? worthOf(glassId, lengthToMm(width, unit), lengthToMm(height, unit)) : 0;
   return (
     <Form
       form={form}
       className="flex flex-col gap-1.5"
       onSend={async (receipt) => {
-        const { label: name, width: widthMm, height: heightMm, cost: costCents, ...rest } = receipt;
+        const { label: first, howMany, width: widthMm, height: heightMm, cost: costCents, ...rest } = receipt;
         const own = rest.kind === 'sheet' ? worthOf(rest.glassId, widthMm, heightMm) : 0;
-        const ask = { ...rest, label: name, widthMm, heightMm, costCents: costCents ?? own };
-        if (!(await send.command({ kind: 'receive', ask }, `${name} is on the rack.`))) return;
+        const names = labelsFrom(first, howMany, labels);
+        for (const name of names) {
+          const ask = { ...rest, label: name, widthMm, heightMm, costCents: costCents ?? own };
+          const said = name === names.at(-1) ? `${names.join(', ')} on the rack.` : '';
+          if (!(await send.command({ kind: 'receive', ask }, said))) return;
+        }
         form.forget();
         done();
       }}
@@ -85,7 +101,15 @@ export function ReceiveForm({
         label="Of which glass"
         options={data.glasses.map((g) => ({ value: g.id, text: `${g.code} ${g.name}` }))}
       />
-      <FormText name="label" label="Label on it" placeholder="B7" />
+      <div className="grid grid-cols-[2fr_1fr] gap-2">
+        <FormText
+          name="label"
+          label="Label on it"
+          placeholder="B7"
+          hint={more.length > 0 ? `and ${more.slice(0, 4).join(', ')}${more.length > 4 ? ' …' : ''}` : ''}
+        />
+        <FormText name="howMany" label="How many" inputMode="numeric" />
+      </div>
       <div className="grid grid-cols-2 gap-2">
         <FormText name="width" label="Wide" placeholder={unit === 'mm' ? '600 mm' : '24 in'} />
         <FormText name="height" label="High" placeholder={unit === 'mm' ? '400 mm' : '16 in'} />
