@@ -1,17 +1,33 @@
 import { format } from 'date-fns';
-import { useState } from 'react';
-import { WORK_STAGES, workWord, type Hours, type Studio, type WorkStage } from '#core/bench';
+import { z } from 'zod';
+import { WORK_STAGES, workWord, type Hours, type Studio } from '#core/bench';
 import { minutesOf } from '#core/labour';
-import { readMinutes, showMinutes } from '#core/units';
+import { MS_PER_MINUTE, readMinutes, showMinutes } from '#core/units';
 import { useBench } from '../state/bench.ts';
 import { useSend } from '../state/send.ts';
-import { Button } from '../ui/Button.tsx';
-import { ChoiceField } from '../ui/Choice.tsx';
-import { DayField } from '../ui/DayField.tsx';
-import { TextField } from '../ui/Field.tsx';
 import { newId } from '../state/ids.ts';
+import { Button } from '../ui/Button.tsx';
+import { Form, FormChoice, FormDay, FormText } from '../ui/form/Form.tsx';
+import { useKeptForm } from '../ui/form/useKeptForm.ts';
 
-const day = (at: number) => format(at, 'yyyy-MM-dd');
+const dayOf = (at: number): string => format(at, 'yyyy-MM-dd');
+
+/** Nobody works longer than a day in one go. */
+const MOST_MIN = 1440;
+/** An entry by hand without a time of day begins at nine. */
+const BEGINS_AT = 'T09:00:00';
+
+const ENTRY = z.object({
+  personId: z.string().min(1, 'Say who worked.'),
+  stage: z.enum(WORK_STAGES),
+  day: z.string().min(1, 'Say on which day.'),
+  time: z.string().transform((text, ctx): number => {
+    const minutes = readMinutes(text);
+    if (minutes !== null && minutes > 0 && minutes <= MOST_MIN) return minutes;
+    ctx.addIssue({ code: 'custom', message: 'A time such as 45 min or 1:30.' });
+    return z.NEVER;
+  }),
+});
 
 /** Hours entered by hand, or an entry corrected. */
 export function HoursForm({
@@ -30,65 +46,37 @@ export function HoursForm({
   const here = useBench((s) => s.personId);
   const people = [...reader.all('people')];
   const send = useSend();
-  const [personId, setPersonId] = useState(entry?.personId ?? here ?? people[0]?.id ?? '');
-  const [stage, setStage] = useState<WorkStage>(entry?.stage ?? 'cutting');
-  const [date, setDate] = useState(day(entry?.startedAt ?? Date.now()));
-  const [time, setTime] = useState(entry ? showMinutes(minutesOf(entry, Date.now())) : '');
-  const minutes = readMinutes(time);
-  const problem =
-    time !== '' && (minutes === null || minutes <= 0 || minutes > 1440) ? 'A time such as 45 min or 1:30.' : null;
+  const form = useKeptForm(`hours-${entry?.id ?? panelId}`, ENTRY, {
+    personId: entry?.personId ?? here ?? people[0]?.id ?? '',
+    stage: entry?.stage ?? 'cutting',
+    day: dayOf(entry?.startedAt ?? Date.now()),
+    time: entry ? showMinutes(minutesOf(entry, Date.now())) : '',
+  });
   if (people.length === 0) return <p className="text-mute">Enter people under Setup first.</p>;
-  const keep = async () => {
-    const at = entry && date === day(entry.startedAt) ? entry.startedAt : new Date(`${date}T09:00:00`).getTime();
-    const length = (minutes ?? 0) * 60_000;
-    const startedAt = Math.min(at, Date.now() - length);
-    const ask = {
-      id: entry?.id ?? newId(),
-      personId,
-      panelId,
-      stage,
-      startedAt,
-      endedAt: startedAt + length,
-      note: entry?.note ?? '',
-    };
-    if (await send.command({ kind: 'enter-hours', ask }, entry ? 'Corrected.' : 'Entered.')) {
-      setTime('');
-      done();
-    }
-  };
   return (
-    <form
+    <Form
+      form={form}
       className="grid grid-cols-2 gap-x-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void keep();
+      label={entry ? 'Correct an entry' : 'Enter hours by hand'}
+      onSend={async ({ personId, stage, day, time }) => {
+        const at = entry && day === dayOf(entry.startedAt) ? entry.startedAt : new Date(`${day}${BEGINS_AT}`).getTime();
+        const length = time * MS_PER_MINUTE;
+        const startedAt = Math.min(at, Date.now() - length);
+        const id = entry?.id ?? newId();
+        const ask = { id, personId, panelId, stage, startedAt, endedAt: startedAt + length, note: entry?.note ?? '' };
+        if (!(await send.command({ kind: 'enter-hours', ask }, entry ? 'Corrected.' : 'Entered.'))) return;
+        form.forget();
+        done();
       }}
-      aria-label={entry ? 'Correct an entry' : 'Enter hours by hand'}
     >
-      <ChoiceField
-        label="Who"
-        value={personId}
-        onChoice={setPersonId}
-        options={people.map((p) => ({ value: p.id, text: p.name }))}
-      />
-      <ChoiceField
-        label="Work"
-        value={stage}
-        onChoice={setStage}
-        options={WORK_STAGES.map((value) => ({ value, text: workWord(value) }))}
-      />
-      <DayField label="Day" value={date} locale={locale} last={new Date()} onDay={setDate} />
-      <TextField
-        label="How long"
-        value={time}
-        onChange={(e) => setTime(e.target.value)}
-        placeholder="1:30"
-        problem={problem}
-      />
-      <Button look="go" type="submit" disabled={minutes === null || problem !== null || date === ''}>
+      <FormChoice name="personId" label="Who" options={people.map((p) => ({ value: p.id, text: p.name }))} />
+      <FormChoice name="stage" label="Work" options={WORK_STAGES.map((value) => ({ value, text: workWord(value) }))} />
+      <FormDay name="day" label="Day" locale={locale} last={new Date()} />
+      <FormText name="time" label="How long" placeholder="1:30" />
+      <Button look="go" type="submit">
         {entry ? 'Correct it' : 'Enter'}
       </Button>
       {entry && <Button onClick={done}>Leave it</Button>}
-    </form>
+    </Form>
   );
 }
