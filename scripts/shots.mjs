@@ -76,6 +76,15 @@ const SHOTS = [
     },
     { width: 1024, height: 768 },
   ],
+  ['phone', '/', undefined, { width: 390, height: 844 }],
+  [
+    'find',
+    '/panels/heron/bench',
+    async (page) => {
+      await page.keyboard.press('Control+k');
+      await page.keyboard.type('water');
+    },
+  ],
   ['finish', '/panels/tide-1/finish'],
   ['hours', '/panels/heron/hours'],
   ['jobs', '/jobs'],
@@ -83,16 +92,6 @@ const SHOTS = [
   ['rack', '/rack'],
   ['reckoning', '/reckoning'],
   ['setup', '/setup'],
-  [
-    'copies',
-    '/setup',
-    async (page) => {
-      await page.getByRole('button', { name: 'Save everything now' }).click();
-      await page.getByText('Everything is saved.').waitFor();
-      await page.getByRole('region', { name: 'Tablets and other devices' }).scrollIntoViewIfNeeded();
-      await page.waitForTimeout(5000);
-    },
-  ],
   // Last, since it adds a panel to the studio.
   [
     'import',
