@@ -5,7 +5,7 @@ import { glanceOf } from './glance.ts';
 import { glassCentsOf } from './glassWorth.ts';
 import { labourOf } from './labour.ts';
 
-const JOBS_A_PAGE = 24;
+const JOBS_A_PAGE = 16;
 
 /**
  * Jobs in hand by due date, and a page of delivered ones, the latest first.

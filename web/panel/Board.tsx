@@ -16,7 +16,7 @@ export interface BoardProps extends OnPanel {
   readonly narrow?: boolean;
   readonly tools?: ReactNode;
   /** Where given, a tap (or Enter at the crosshair that arrow keys move) means a place in mm, not a piece. */
-  onPoint?(at: Point): void;
+  onPoint?(at: Point, mmPerPx: number): void;
   onPick(numbers: readonly number[], how: 'set' | 'toggle' | 'add'): void;
   /** All pieces that a double tap on one means. */
   alike?(number: number): readonly number[];
@@ -65,6 +65,11 @@ export function Board(props: BoardProps) {
     return [mirrored ? 2 * x + width - p.x : p.x, p.y];
   };
 
+  const mmPerPx = (): number => {
+    const matrix = stage.current?.getScreenCTM();
+    return matrix ? 1 / Math.hypot(matrix.a, matrix.b) : 1;
+  };
+
   const { lasso, lassoing, setLassoing, hand } = useLasso(toMm, (ring, isMore) =>
     onPick(
       [...paths.pieces.values()].filter((p) => contains(ring, p.labelAt)).map((p) => p.number),
@@ -79,7 +84,7 @@ export function Board(props: BoardProps) {
   });
   const click = (event: React.MouseEvent) => {
     if (press.wasLong()) return;
-    if (onPoint && !lassoing) return onPoint(toMm(event));
+    if (onPoint && !lassoing) return onPoint(toMm(event), mmPerPx());
     const number = pieceOf(event.target as Element);
     if (number === null || lassoing) return;
     onPick([number], isAdding || event.ctrlKey || event.metaKey || event.shiftKey ? 'toggle' : 'set');
@@ -88,7 +93,16 @@ export function Board(props: BoardProps) {
     const number = pieceOf(event.target as Element);
     if (number !== null && alike && !onPoint && !lassoing) onPick(alike(number), isAdding ? 'add' : 'set');
   };
-  const { crosshair, keyDown } = useBoardKeys({ paths, mirrored, at, onPoint, onPick, onType, zoomBy, whole });
+  const { crosshair, keyDown } = useBoardKeys({
+    paths,
+    mirrored,
+    at,
+    onPoint: onPoint && ((place) => onPoint(place, mmPerPx())),
+    onPick,
+    onType,
+    zoomBy,
+    whole,
+  });
   const shadow = useMemo(() => paths.cartoon.outlines.length === 1, [paths]);
   return (
     <div className="relative flex min-h-0 min-w-0 flex-1 flex-col">

@@ -1,5 +1,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import { pieceSaid, standingWords } from '#core/words';
+import type { Joint } from '#core/cartoon';
+import type { Point } from '#core/geometry';
 import { alikeOf } from '../../panel/alike.ts';
 import { Board } from '../../panel/Board.tsx';
 import { MOST_TEXTURED, PanelPicture, type View } from '../../panel/PanelPicture.tsx';
@@ -7,6 +9,8 @@ import { useSelection } from '../../state/selection.ts';
 import { TallyLine } from '../../tally/TallyLine.tsx';
 import { useTally } from '../../tally/useTally.ts';
 import { TOGGLE, Toggles } from '../../ui/Toggles.tsx';
+import { jointAt } from '../../panel/jointAt.ts';
+import { useSolder } from '../../panel/useSolder.ts';
 import { Inspector } from './Inspector.tsx';
 import { NoDrawing } from './NoDrawing.tsx';
 import { PieceTable } from './PieceTable.tsx';
@@ -29,6 +33,13 @@ export function BenchStep() {
   const { numbers, at, panelId, choose, toggle } = useSelection();
   const selected = panelId === panel.id ? numbers : NONE;
   const tally = useTally(view);
+  const solder = useSolder(view);
+  const tapJoint = (at: Point, mmPerPx: number) => {
+    const { side } = solder;
+    const isOpen = ({ number }: Joint) => !panel.soldered[side].includes(number);
+    const joint = jointAt(paths?.cartoon.joints ?? [], isOpen, at, mmPerPx);
+    if (joint) solder.tap(side, joint);
+  };
   const alike = useMemo(() => alikeOf(pieces), [pieces]);
   const onPick = useCallback(
     (picked: readonly number[], how: 'set' | 'toggle' | 'add') => {
@@ -90,6 +101,7 @@ export function BenchStep() {
               meantJoints={tally.litJoints}
               dark={look === 'lit'}
               narrow={asTable}
+              onPoint={look === 'joints' ? tapJoint : undefined}
               onPick={onPick}
               alike={alike}
               onType={tally.begin}

@@ -1,36 +1,26 @@
 import { useState } from 'react';
-import { toast } from 'sonner';
-import { isBuiltIn, SIDES, workCaution, type Side, type StepCode, type StepDefinition } from '#core/bench';
-import type { Joint } from '#core/cartoon';
+import { SIDES, workCaution, type Side, type StepCode, type StepDefinition } from '#core/bench';
 import { count, showNumbers } from '#core/units';
-import { jointName, nextStep } from '#core/words';
+import { nextStep } from '#core/words';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { momentWords } from '../../ui/dates.ts';
 import { Delivery } from './Delivery.tsx';
 import { OpenJoints } from './OpenJoints.tsx';
 import { SideOfPanel } from './SideOfPanel.tsx';
+import { useSolder } from '../../panel/useSolder.ts';
 import { usePanelView } from '../../panel/usePanelView.ts';
 
 /** The steps of the whole panel: both sides soldered joint by joint, then what its technique asks for. */
 export function FinishStep() {
   const view = usePanelView();
-  const { panel, pieces, paths, settings } = view;
+  const { panel, paths, settings } = view;
   const send = useSend();
-  const open = pieces.filter((p) => !isBuiltIn(panel.route, p)).map((p) => p.number);
+  const { missing: open, openOn, tick, tap } = useSolder(view);
   const isOpen = open.length > 0;
   const next = nextStep(panel);
   const [leaving, setLeaving] = useState<StepCode | null>(null);
   const [asked, setAsked] = useState<Side | null>(null);
-  const solder = (side: Side, joints: readonly number[]) =>
-    send.command({ kind: 'solder-joints', ask: { panelId: panel.id, side, joints: [...joints] } });
-  const tap = (side: Side, joint: Joint) => {
-    if (panel.soldered[side].includes(joint.number))
-      toast(`Soldered on the ${side} already: ${jointName(joint)}. Undo takes a tick back.`);
-    else if (isOpen) toast.error(`Not all pieces are in place yet: ${showNumbers(open, 8)}.`);
-    else void solder(side, [joint.number]);
-  };
-  const openOn = (side: Side) => (paths?.cartoon.joints ?? []).filter((j) => !panel.soldered[side].includes(j.number));
   const done = (step: StepCode) => send.command({ kind: 'finish-step', ask: { panelId: panel.id, step } });
   /** Whether all that still lies before a step may be left out. */
   const mayBeNext = (step: StepDefinition) => {
@@ -110,7 +100,7 @@ export function FinishStep() {
         <OpenJoints
           side={asked}
           joints={openOn(asked)}
-          onTick={(numbers) => solder(asked, numbers)}
+          onTick={(numbers) => tick(asked, numbers)}
           onClose={() => setAsked(null)}
         />
       )}

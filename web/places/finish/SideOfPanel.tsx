@@ -2,12 +2,11 @@ import { useRef, type MouseEvent } from 'react';
 import type { Joint } from '#core/cartoon';
 import type { Side } from '#core/bench';
 import { jointsWords } from '#core/words';
+import { jointAt } from '../../panel/jointAt.ts';
 import { PanelPicture } from '../../panel/PanelPicture.tsx';
 import type { PanelPaths } from '../../panel/paths.ts';
 import type { PanelView } from '../../panel/view.ts';
 
-/** A finger finds a joint within so many pixels. */
-const REACH_PX = 26;
 /** With so few left each is shown by an arrow. */
 const ARROWS = 3;
 
@@ -35,11 +34,8 @@ export function SideOfPanel({
     const matrix = stage.current?.getScreenCTM();
     if (!matrix) return;
     const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
-    const pxPerMm = Math.hypot(matrix.a, matrix.b);
-    const far = (j: Joint): number => Math.hypot(j.at[0] - at.x, j.at[1] - at.y) * pxPerMm;
-    // Where both an open and a soldered one are within reach, the open one is meant.
-    const near = [...open, ...joints].filter((j) => far(j) <= REACH_PX);
-    const meant = near.filter((j) => !done.has(j.number)).sort((a, b) => far(a) - far(b))[0] ?? near[0];
+    const mmPerPx = 1 / Math.hypot(matrix.a, matrix.b);
+    const meant = jointAt(joints, (j) => !done.has(j.number), [at.x, at.y], mmPerPx);
     if (meant) onJoint(meant);
   };
   return (
