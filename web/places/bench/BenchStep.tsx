@@ -128,6 +128,10 @@ export function BenchStep() {
               pieces.reduce((sum, p) => sum + p.recuts, 0),
               look === 'joints',
             )}
+            {look === 'joints' &&
+              solder.missing.length === 0 &&
+              solder.openOn(solder.side).length > 0 &&
+              ` · a tap ticks a joint on the ${solder.side}`}
           </p>
         </main>
       </Split>
