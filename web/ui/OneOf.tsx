@@ -21,7 +21,15 @@ export function OneOf<T extends string>({
 }) {
   const id = useId();
   return (
-    <RadioGroup.Root aria-label={label} value={value} onValueChange={(next) => onPick(next as T)} className={className}>
+    <RadioGroup.Root
+      aria-label={label}
+      value={value}
+      onValueChange={(next) => {
+        const option = options.find((o) => o.value === next);
+        if (option) onPick(option.value);
+      }}
+      className={className}
+    >
       {options.map((option) => (
         <label
           key={option.value}

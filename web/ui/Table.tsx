@@ -65,9 +65,19 @@ const hasWords = (text: string, words: string): boolean =>
     .every((word) => text.includes(word));
 
 /** Rows that can be sorted by any column, searched, copied and saved. */
-export function Table<T>({ name, rows, columns, idOf, empty, picked, onRow, tools, isPlain = false }: TableProps<T>) {
+export function Table<T extends object>({
+  name,
+  rows,
+  columns,
+  idOf,
+  empty,
+  picked,
+  onRow,
+  tools,
+  isPlain = false,
+}: TableProps<T>) {
   const defs = useMemo(() => {
-    const helper = createColumnHelper<typeof features, T & object>();
+    const helper = createColumnHelper<typeof features, T>();
     return helper.columns(
       columns.map((column) =>
         helper.accessor((row) => column.value(row) ?? undefined, {
@@ -95,7 +105,7 @@ export function Table<T>({ name, rows, columns, idOf, empty, picked, onRow, tool
   const table = useTable({
     features,
     columns: defs,
-    data: rows as (T & object)[],
+    data: rows,
     getRowId: idOf,
     initialState: {
       columnVisibility: Object.fromEntries(columns.filter((c) => c.isHidden).map((c) => [c.id, false])),

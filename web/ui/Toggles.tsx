@@ -16,7 +16,10 @@ export function Toggles<T extends string>({
     <ToggleGroup.Root
       type="single"
       value={value}
-      onValueChange={(next) => next && onPick(next as T)}
+      onValueChange={(next) => {
+        const option = options.find(([id]) => id === next);
+        if (option) onPick(option[0]);
+      }}
       aria-label={label}
       className="flex gap-1.5 xl:gap-2"
     >

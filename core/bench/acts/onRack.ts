@@ -1,4 +1,5 @@
-import { refuse } from '../act.ts';
+import type { StockMove } from '../../stock/index.ts';
+import { refuse, type Circumstance } from '../act.ts';
 import type { Refusal } from '../refusals.ts';
 import type { Reader, StockRow } from '../tables.ts';
 
@@ -9,3 +10,9 @@ export function onRack(state: Reader, stockId: string): { readonly item: StockRo
   if (item.gone !== null) return refuse('stock-gone', { name: item.id });
   return { item };
 }
+
+/** An entry of the ledger for something that happens at the rack, to no panel. */
+export const rackMove = (
+  { seq, at }: Pick<Circumstance, 'seq' | 'at'>,
+  move: Pick<StockMove, 'stockId' | 'kind' | 'deltaMm2' | 'balanceMm2' | 'note'>,
+): StockMove => ({ id: `${seq}.${move.stockId}`, seq, at, panelId: null, numbers: [], ...move });

@@ -1,6 +1,6 @@
 import { NO_WORDS, refuse, type Act } from '../../act.ts';
 import type { StockRow } from '../../tables.ts';
-import { onRack } from '../onRack.ts';
+import { onRack, rackMove } from '../onRack.ts';
 
 export interface CorrectStock {
   readonly stockId: string;
@@ -45,21 +45,19 @@ export const correctStock: Act<CorrectStock, StockCorrected> = {
       return refuse('cut-more', { name: item.id, haveMm2: wholeOf(ask), wantMm2: wholeOf(item) - item.areaMm2 });
     return { fact: { ...ask, areaMm2, deltaMm2 } };
   },
-  apply: (draft, { stockId, deltaMm2, ...now }, { seq, at }) => {
+  apply: (draft, { stockId, deltaMm2, ...now }, when) => {
     draft.patch('stock', stockId, now);
     if (deltaMm2 === 0) return;
-    draft.put('moves', {
-      id: `${seq}.${stockId}`,
-      seq,
-      at,
-      stockId,
-      kind: 'received',
-      deltaMm2,
-      balanceMm2: now.areaMm2,
-      panelId: null,
-      numbers: [],
-      note: 'corrected',
-    });
+    draft.put(
+      'moves',
+      rackMove(when, {
+        stockId,
+        kind: 'received',
+        deltaMm2,
+        balanceMm2: now.areaMm2,
+        note: 'corrected',
+      }),
+    );
   },
   panelOf: () => null,
   told: ({ stockId }) => `${stockId} corrected`,

@@ -1,4 +1,5 @@
 import { NO_WORDS, refuse, type Act } from '../../act.ts';
+import { rackMove } from '../onRack.ts';
 import { isLabelTaken } from '../taking.ts';
 
 export interface ReceiveStock {
@@ -28,20 +29,18 @@ export const receiveStock: Act<ReceiveStock, StockReceived> = {
     if (isLabelTaken(state, ask.label)) return refuse('label-taken', { name: ask.label });
     return { fact: withArea(ask) };
   },
-  apply: (draft, { label, ...item }, { seq, at }) => {
+  apply: (draft, { label, ...item }, when) => {
     draft.put('stock', { id: label, ...item, parentId: null, gone: null });
-    draft.put('moves', {
-      id: `${seq}.${label}`,
-      seq,
-      at,
-      stockId: label,
-      kind: 'received',
-      deltaMm2: item.areaMm2,
-      balanceMm2: item.areaMm2,
-      panelId: null,
-      numbers: [],
-      note: item.place,
-    });
+    draft.put(
+      'moves',
+      rackMove(when, {
+        stockId: label,
+        kind: 'received',
+        deltaMm2: item.areaMm2,
+        balanceMm2: item.areaMm2,
+        note: item.place,
+      }),
+    );
   },
   panelOf: () => null,
   told: ({ kind, label }) => `${kind} ${label} put on the rack`,

@@ -1,6 +1,6 @@
 import { NO_WORDS, refuse, type Act } from '../../act.ts';
 import { isWhole } from '../correctStock/act.ts';
-import { onRack } from '../onRack.ts';
+import { onRack, rackMove } from '../onRack.ts';
 
 export interface WithdrawStock {
   readonly stockId: string;
@@ -25,19 +25,17 @@ export const withdrawStock: Act<WithdrawStock, StockWithdrawn> = {
     if (item.parentId !== null || !isWhole(item)) return refuse('stock-begun', { name: item.id });
     return { fact: { stockId, areaMm2: item.areaMm2 } };
   },
-  apply: (draft, { stockId, areaMm2 }, { seq, at }) => {
-    draft.put('moves', {
-      id: `${seq}.${stockId}`,
-      seq,
-      at,
-      stockId,
-      kind: 'received',
-      deltaMm2: -areaMm2,
-      balanceMm2: 0,
-      panelId: null,
-      numbers: [],
-      note: 'entered by mistake',
-    });
+  apply: (draft, { stockId, areaMm2 }, when) => {
+    draft.put(
+      'moves',
+      rackMove(when, {
+        stockId,
+        kind: 'received',
+        deltaMm2: -areaMm2,
+        balanceMm2: 0,
+        note: 'entered by mistake',
+      }),
+    );
     draft.remove('stock', stockId);
   },
   panelOf: () => null,

@@ -1,5 +1,5 @@
 import { NO_WORDS, type Act } from '../../act.ts';
-import { onRack } from '../onRack.ts';
+import { onRack, rackMove } from '../onRack.ts';
 
 export interface WriteOffStock {
   readonly stockId: string;
@@ -21,19 +21,17 @@ export const writeOffStock: Act<WriteOffStock, StockWrittenOff> = {
     const found = onRack(state, ask.stockId);
     return 'refusal' in found ? found : { fact: { ...ask, areaMm2: found.item.areaMm2 } };
   },
-  apply: (draft, { stockId, reason, areaMm2 }, { seq, at }) => {
-    draft.put('moves', {
-      id: `${seq}.${stockId}`,
-      seq,
-      at,
-      stockId,
-      kind: 'waste',
-      deltaMm2: -areaMm2,
-      balanceMm2: 0,
-      panelId: null,
-      numbers: [],
-      note: reason,
-    });
+  apply: (draft, { stockId, reason, areaMm2 }, when) => {
+    draft.put(
+      'moves',
+      rackMove(when, {
+        stockId,
+        kind: 'waste',
+        deltaMm2: -areaMm2,
+        balanceMm2: 0,
+        note: reason,
+      }),
+    );
     draft.patch('stock', stockId, { areaMm2: 0, costCents: 0, gone: 'written off' });
   },
   panelOf: () => null,
