@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { choose } from './parts.ts';
+import { benchPage, choose } from './parts.ts';
 
 const BASE = 'http://127.0.0.1:4313';
 /** Drawn by hand: ends short and over, a hidden layer, dimensions; an L in the lower left that nobody can cut. */
@@ -18,13 +18,7 @@ const file = (name: string, text: string) => ({ name, mimeType: 'image/svg+xml',
 test.describe.configure({ mode: 'serial' });
 let page: Page;
 test.beforeAll(async ({ browser }) => {
-  page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.addInitScript(() =>
-    localStorage.setItem(
-      'nelvik-bench',
-      JSON.stringify({ state: { benchId: 'e2e-drawing', personId: null, theme: 'light' }, version: 0 }),
-    ),
-  );
+  page = await benchPage(browser, 'e2e-drawing');
 });
 test.afterAll(() => page.close());
 

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { choose } from './parts.ts';
+import { benchPage, choose } from './parts.ts';
 
 const BASE = 'http://127.0.0.1:4313';
 /** Two panes on the left of a line, one on its right. */
@@ -14,13 +14,7 @@ const drawing = (xMm: number) => ({
 test.describe.configure({ mode: 'serial' });
 let page: Page;
 test.beforeAll(async ({ browser }) => {
-  page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.addInitScript(() =>
-    localStorage.setItem(
-      'nelvik-bench',
-      JSON.stringify({ state: { benchId: 'e2e-hand', personId: null, theme: 'light' }, version: 0 }),
-    ),
-  );
+  page = await benchPage(browser, 'e2e-hand');
 });
 test.afterAll(() => page.close());
 

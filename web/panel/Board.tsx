@@ -26,8 +26,8 @@ export interface BoardProps extends OnPanel {
 
 const MARGIN = 0.05;
 
-const pieceOf = (target: Element): number | null => {
-  const mark = target.closest('[data-piece]');
+const pieceOf = (target: EventTarget): number | null => {
+  const mark = target instanceof Element ? target.closest('[data-piece]') : null;
   return mark && Number(mark.getAttribute('data-piece'));
 };
 
@@ -85,12 +85,12 @@ export function Board(props: BoardProps) {
   const click = (event: React.MouseEvent) => {
     if (press.wasLong()) return;
     if (onPoint && !lassoing) return onPoint(toMm(event), mmPerPx());
-    const number = pieceOf(event.target as Element);
+    const number = pieceOf(event.target);
     if (number === null || lassoing) return;
     onPick([number], isAdding || event.ctrlKey || event.metaKey || event.shiftKey ? 'toggle' : 'set');
   };
   const twice = (event: React.MouseEvent) => {
-    const number = pieceOf(event.target as Element);
+    const number = pieceOf(event.target);
     if (number !== null && alike && !onPoint && !lassoing) onPick(alike(number), isAdding ? 'add' : 'set');
   };
   const { crosshair, keyDown } = useBoardKeys({

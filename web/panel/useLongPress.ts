@@ -9,7 +9,7 @@ const TREMBLES_PX = 8;
  * A press that stays where it is. The tap that ends it is no tap any more: `wasLong` says so once.
  * @param onLong what lay under it
  */
-export function useLongPress(onLong: (target: Element) => void) {
+export function useLongPress(onLong: (target: EventTarget) => void) {
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const begun = useRef<{ x: number; y: number } | null>(null);
   const isDone = useRef(false);
@@ -22,7 +22,7 @@ export function useLongPress(onLong: (target: Element) => void) {
       stop();
       isDone.current = false;
       if (!event.isPrimary || event.button !== 0) return;
-      const target = event.target as Element;
+      const { target } = event;
       begun.current = { x: event.clientX, y: event.clientY };
       timer.current = setTimeout(() => {
         isDone.current = true;

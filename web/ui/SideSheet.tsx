@@ -36,7 +36,8 @@ export function SideSheet({
           onKeyDown={(event) => {
             if (event.key === 'Escape') onEscape?.();
             // A radio takes no Enter of its own: there it means to go on, as in every other field.
-            else if (event.key === 'Enter' && (event.target as Element).getAttribute('role') === 'radio') onSubmit();
+            else if (event.key === 'Enter' && event.target instanceof Element && event.target.role === 'radio')
+              onSubmit();
           }}
         >
           {inside}

@@ -39,8 +39,8 @@ export function FinishStep() {
     else void done(step.code);
   };
   return (
-    <main className="grid min-h-0 flex-1 grid-cols-2 gap-8 overflow-y-auto px-6 py-4 max-md:grid-cols-1">
-      <div className="flex min-h-0 gap-4">
+    <main className="grid min-h-0 flex-1 grid-cols-2 gap-8 overflow-y-auto px-6 py-4 max-md:block max-md:px-4">
+      <div className="flex min-h-0 gap-4 max-md:pb-6">
         {paths &&
           SIDES.map((side) => (
             <SideOfPanel key={side} view={view} paths={paths} side={side} onJoint={(joint) => tap(side, joint)} />

@@ -44,7 +44,7 @@ export function SideOfPanel({
         role="img"
         aria-label={`The ${side}: ${jointsWords(joints, panel.soldered[side], side)}`}
         viewBox={`${x - 8} ${y - 8} ${width + 16} ${height + 16}`}
-        className="max-h-[62vh] min-h-0 w-full cursor-pointer touch-manipulation select-none"
+        className="max-h-[62vh] min-h-0 w-full cursor-pointer max-md:h-[42vh] touch-manipulation select-none"
         onClick={tap}
         data-testid={`joints-${side}`}
       >

@@ -7,14 +7,14 @@ import { showLength, type DisplayUnit } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import type { StockRow } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
-import { free, length, money } from '../../ui/form/fields.ts';
+import { length, money } from '../../ui/form/fields.ts';
 import { Form, FormChoice, FormText } from '../../ui/form/Form.tsx';
 import { useKeptForm } from '../../ui/form/useKeptForm.ts';
 import { Question } from '../../ui/Question.tsx';
 
 const correctionOf = (unit: DisplayUnit) => {
   const side = length(unit, { least: 1, most: BOUNDS.lengthMm.most }, 'From 1 mm up.');
-  return z.object({ glassId: z.string(), width: side, height: side, place: free, cost: money('A cost of 0 or more.') });
+  return z.object({ glassId: z.string(), width: side, height: side, cost: money('A cost of 0 or more.') });
 };
 
 /** A sheet or offcut that was entered wrongly is put right, or taken out where it never came. */
@@ -37,7 +37,6 @@ export function CorrectForm({
     glassId: item.glassId,
     width: shown(item.widthMm),
     height: shown(item.heightMm),
-    place: item.place,
     cost: String(item.costCents / 100),
   });
   const [isAsked, setAsked] = useState(false);
@@ -47,8 +46,15 @@ export function CorrectForm({
         form={form}
         label={`Correct ${item.id}`}
         className="grid gap-1.5 pt-2"
-        onSend={async ({ glassId, width, height, place, cost }) => {
-          const ask = { stockId: item.id, glassId, widthMm: width, heightMm: height, place, costCents: cost };
+        onSend={async ({ glassId, width, height, cost }) => {
+          const ask = {
+            stockId: item.id,
+            glassId,
+            widthMm: width,
+            heightMm: height,
+            place: item.place,
+            costCents: cost,
+          };
           if (!(await send.command({ kind: 'correct-stock', ask }, `${item.id} corrected.`))) return;
           form.forget();
           done();
@@ -62,9 +68,8 @@ export function CorrectForm({
         <div className="grid grid-cols-2 gap-2">
           <FormText name="width" label="Wide" />
           <FormText name="height" label="High" />
-          <FormText name="place" label="Where it stands" />
-          <FormText name="cost" label={`What is left of it cost, ${currency}`} inputMode="decimal" />
         </div>
+        <FormText name="cost" label={`What is left of it cost, ${currency}`} inputMode="decimal" />
         <Button type="submit">Keep</Button>
         <Button look="quiet" onClick={() => setAsked(true)}>
           It never came: take it out

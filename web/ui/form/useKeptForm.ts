@@ -5,10 +5,12 @@ import type { z } from 'zod';
 
 const keyOf = (name: string): string => `nelvik-form-${name}`;
 
-/** What was typed into a form before, if it was left half filled. */
-function draftOf<T>(name: string): Partial<T> {
+/** What was typed into a form before, if it was left half filled; only what the form still asks for, in its own kind. */
+function draftOf(name: string, start: FieldValues): FieldValues {
   try {
-    return JSON.parse(sessionStorage.getItem(keyOf(name)) ?? '{}') as Partial<T>;
+    const kept: unknown = JSON.parse(sessionStorage.getItem(keyOf(name)) ?? '{}');
+    if (typeof kept !== 'object' || kept === null) return {};
+    return Object.fromEntries(Object.entries(kept).filter(([field, value]) => typeof value === typeof start[field]));
   } catch {
     return {};
   }
@@ -46,7 +48,7 @@ export function useKeptForm<S extends z.ZodType<FieldValues, FieldValues>>(
   schema: S,
   start: z.input<S>,
 ): KeptForm<S> {
-  const [draft, setDraft] = useState(() => draftOf<z.input<S>>(name));
+  const [draft, setDraft] = useState(() => draftOf(name, start));
   const form = useForm<z.input<S>, unknown, z.output<S>>({
     resolver: zodResolver(schema),
     mode: 'onChange',
@@ -63,7 +65,7 @@ export function useKeptForm<S extends z.ZodType<FieldValues, FieldValues>>(
   );
   return {
     ...form,
-    wasKept: Object.entries(draft).some(([field, value]) => value !== (start as FieldValues)[field]),
+    wasKept: Object.entries(draft).some(([field, value]) => value !== start[field]),
     forget: () => {
       setDraft({});
       form.reset(start as DefaultValues<z.input<S>>);
