@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { LANE_PORTS, LANES, PARTS_PORT } from './e2e/servers.ts';
 import { CHROMIUM } from './scripts/chromium.mjs';
 
 const server = (kind: string, port: number) => ({
@@ -11,20 +12,22 @@ const server = (kind: string, port: number) => ({
 export default defineConfig({
   testDir: './e2e',
   outputDir: './test-results',
-  workers: 1,
+  workers: LANES,
   fullyParallel: false,
   retries: 0,
   timeout: 90_000,
   expect: { timeout: 8000 },
   reporter: [['line'], ['json']],
   webServer: [
-    server('empty', 4311),
-    server('demo', 4312),
-    server('empty', 4313),
+    ...LANE_PORTS.flatMap(({ first, demo, drawings }) => [
+      server('empty', first),
+      server('demo', demo),
+      server('empty', drawings),
+    ]),
     // The page of all parts, which is not in what is built.
     {
-      command: 'node e2e/serveParts.mjs 4314',
-      url: 'http://127.0.0.1:4314/parts/',
+      command: `node e2e/serveParts.mjs ${PARTS_PORT}`,
+      url: `http://127.0.0.1:${PARTS_PORT}/parts/`,
       reuseExistingServer: false,
       timeout: 60_000,
     },

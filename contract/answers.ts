@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Refusal } from '#core/bench';
-import { WORK_STAGES, BREAK_REASON_CODES } from '#core/bench';
+import { AWAY, BREAK_REASON_CODES, PUT_AWAY, WORK_STAGES } from '#core/bench';
 import type { Cartoon, CartoonFinding, Repair } from '#core/cartoon';
 import type { Cuttability } from '#core/cutting';
 import type { CutPiece } from '#core/sizing';
@@ -83,6 +83,8 @@ export const ANSWERS = {
     seq,
     inHand: z.array(jobLine),
     past: z.array(jobLine),
+    /** Whether any job is archived: those are asked for by themselves. */
+    hasArchived: z.boolean(),
     /** Where the next page of delivered jobs begins; null when that was all. */
     next: text.nullable(),
   }),
@@ -112,6 +114,25 @@ export const ANSWERS = {
     seq,
     stock: z.array(ROWS.stock),
     totals: z.record(text, z.number().int()),
+  }),
+  /** What Setup can bring back. */
+  away: z.strictObject({
+    seq,
+    items: z.array(
+      z.strictObject({ table: z.enum(PUT_AWAY), id: text, name: text, more: text, as: z.enum(AWAY), at: z.number() }),
+    ),
+    /** Sheets written off or taken out, by the entry of the log that did it. */
+    sheets: z.array(z.strictObject({ entry: count, at: z.number(), words: text })),
+  }),
+  /** What hangs on something that is to be deleted. */
+  hangs: z.strictObject({
+    seq,
+    panels: count,
+    pieces: count,
+    cut: count,
+    minutes: z.number(),
+    /** Pieces not cut yet that are to be of this glass. */
+    waiting: count,
   }),
   ledger: z.strictObject({ seq, moves: z.array(ROWS.moves), next: count.nullable() }),
   reckoning: z.strictObject({
@@ -145,6 +166,8 @@ export type HistoryAnswer = AnswerOf<'history'>;
 export type UndoAnswer = AnswerOf<'undo'>;
 export type PanelHoursAnswer = AnswerOf<'panelHours'>;
 export type RackAnswer = AnswerOf<'rack'>;
+export type AwayAnswer = AnswerOf<'away'>;
+export type HangsAnswer = AnswerOf<'hangs'>;
 export type LedgerAnswer = AnswerOf<'ledger'>;
 export type ReckoningAnswer = AnswerOf<'reckoning'>;
 export type Glance = z.output<typeof glance>;

@@ -1,5 +1,15 @@
 import { z } from 'zod';
-import { BACK_REASONS, BREAK_REASON_CODES, DEEDS, LOOKS, WORK_STAGES, type ActKind, type AskOf } from '#core/bench';
+import {
+  AWAY,
+  BACK_REASONS,
+  BREAK_REASON_CODES,
+  DEEDS,
+  LOOKS,
+  PUT_AWAY,
+  WORK_STAGES,
+  type ActKind,
+  type AskOf,
+} from '#core/bench';
 import { BOUNDS } from '#core/limits';
 import { HIDINGS, TEXTURES } from '#core/stock';
 import { CURRENCIES } from '#core/units';
@@ -91,6 +101,7 @@ export const ASKS = {
     technique,
     steps: z.array(step).min(3).max(60),
   }),
+  'put-away': z.strictObject({ table: z.enum(PUT_AWAY), id, as: z.enum(AWAY).nullable() }),
   'choose-glass': z.strictObject({ ...ofPieces, glassId: id.nullable() }),
   mark: z.strictObject({
     ...ofPieces,

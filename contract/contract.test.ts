@@ -9,6 +9,7 @@ import type { Tied } from './tied.ts';
 const SOUND: Record<string, unknown> = {
   mark: { panelId: 'p', numbers: [1], flowDeg: 90, section: 'A', sectionName: 'sky', locked: true, recheck: false },
   'change-settings': { unit: 'in', currency: 'USD' },
+  'put-away': { table: 'panels', id: 'p', as: 'deleted' },
   'save-person': { id: 'a', name: 'Ada', initial: 'A', rateCentsPerHour: 0, active: true },
   'save-glass': {
     id: 'g',

@@ -54,6 +54,10 @@ export const allowance = z.strictObject({
   faceMm: within(BOUNDS.faceMm),
   clearanceMm: within(BOUNDS.playMm),
   outline: z.enum(['glass-edge', 'came-outside']),
+  border: z
+    .string()
+    .regex(/^[huf]\d+(\.\d+)?$/i, 'is no profile')
+    .optional(),
 });
 
 export const opening = z.strictObject({

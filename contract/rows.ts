@@ -1,5 +1,14 @@
 import { z } from 'zod';
-import { BREAK_REASON_CODES, DEEDS, LOOKS, TABLE_NAMES, WORK_STAGES, type TableName, type Tables } from '#core/bench';
+import {
+  AWAY,
+  BREAK_REASON_CODES,
+  DEEDS,
+  LOOKS,
+  TABLE_NAMES,
+  WORK_STAGES,
+  type TableName,
+  type Tables,
+} from '#core/bench';
 import { HIDINGS, MOVE_KINDS, TEXTURES } from '#core/stock';
 import { CURRENCIES } from '#core/units';
 import { allowance, limits, opening, technique } from './fields.ts';
@@ -13,6 +22,7 @@ const row = { id: text.min(1), rev: count };
 /** A row's name that hangs on a drawing: the core brands it, on the wire it is text. */
 const branded = <T>() => text.min(1) as unknown as z.ZodType<T>;
 const ofPanel = { panelId: text };
+const mayBeAway = { away: z.enum(AWAY).nullable(), awayAt: instant.nullable() };
 
 /** Rows as they are stored and sent. What a screen or a check meets beside these is a fault of ours. */
 export const ROWS = {
@@ -25,7 +35,14 @@ export const ROWS = {
     longClockMin: z.number().int().positive(),
     limits,
   }),
-  people: z.strictObject({ ...row, name: text, initial: text, rateCentsPerHour: count, active: z.boolean() }),
+  people: z.strictObject({
+    ...row,
+    name: text,
+    initial: text,
+    rateCentsPerHour: count,
+    active: z.boolean(),
+    ...mayBeAway,
+  }),
   glasses: z.strictObject({
     ...row,
     code: text,
@@ -36,6 +53,7 @@ export const ROWS = {
     hiding: z.enum(HIDINGS),
     flow: z.boolean(),
     priceCentsPerM2: count,
+    ...mayBeAway,
   }),
   stock: z.strictObject({
     ...row,
@@ -76,6 +94,7 @@ export const ROWS = {
     due: text.nullable(),
     note: text,
     inHand: z.boolean(),
+    ...mayBeAway,
   }),
   panels: z.strictObject({
     ...row,
@@ -94,6 +113,7 @@ export const ROWS = {
     jointCount: count,
     counts: z.strictObject({ stages: z.record(text, z.number().int().positive()), broken: count }),
     deliveredAt: instant.nullable(),
+    ...mayBeAway,
   }),
   sections: z.strictObject({ ...row, ...ofPanel, letter: text, name: text }),
   steps: z.strictObject({ ...row, ...ofPanel, step: text, at: instant }),

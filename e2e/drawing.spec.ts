@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { benchPage, choose } from './parts.ts';
+import { DRAWINGS } from './servers.ts';
 
-const BASE = 'http://127.0.0.1:4313';
 /** Drawn by hand: ends short and over, a hidden layer, dimensions; an L in the lower left that nobody can cut. */
 const svg = (body: string) =>
   `<svg xmlns="http://www.w3.org/2000/svg" xmlns:e="urn:editor" width="300mm" height="200mm" viewBox="0 0 300 200"><g fill="none" stroke="#000">${body}</g>
@@ -38,7 +38,7 @@ const tap = async (x: number, y: number) => {
   await page.mouse.click(...at);
 };
 const newPanel = async (title: string) => {
-  await page.goto(`${BASE}/jobs?new=1`);
+  await page.goto(`${DRAWINGS}/jobs?new=1`);
   await page.getByLabel('What it is').fill(title);
   await page.getByRole('button', { name: 'Enter the job' }).click();
   await page.getByRole('button', { name: 'Add a panel' }).click();
@@ -180,7 +180,7 @@ test('a line is added, taken away, a joint moved; impossible things are told', a
 test('came by line, flow, sections and numbers', async () => {
   await mode('Came & gap');
   await tap(100, 40);
-  await choose(page, 'They take up', 'foil, gap 1.6 mm');
+  await choose(page, 'They take up', 'foil, gap of 1.6 mm');
   await page.getByRole('button', { name: 'Give it to this line' }).click();
   await expect(page.locator('[data-profile="f1.6"]')).toHaveCount(1);
   await mode('Flow');

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { benchPage, choose } from './parts.ts';
+import { DRAWINGS } from './servers.ts';
 
-const BASE = 'http://127.0.0.1:4313';
 /** Two panes on the left of a line, one on its right. */
 const drawing = (xMm: number) => ({
   name: `ferry at ${xMm}.svg`,
@@ -33,7 +33,7 @@ const leftOfSheet = async (words: string) => {
 };
 
 test('a glass, a sheet, a panel of three panes', async () => {
-  await page.goto(`${BASE}/rack`);
+  await page.goto(`${DRAWINGS}/rack`);
   await page.getByRole('button', { name: 'New glass' }).click();
   await page.getByLabel('Code', { exact: true }).fill('R-7');
   await page.getByLabel('Name').fill('river');
@@ -45,7 +45,7 @@ test('a glass, a sheet, a panel of three panes', async () => {
   await page.getByLabel('Wide').fill('600');
   await page.getByLabel('High').fill('400');
   await page.getByRole('button', { name: 'Put it on the rack' }).click();
-  await page.goto(`${BASE}/jobs?new=1`);
+  await page.goto(`${DRAWINGS}/jobs?new=1`);
   await page.getByLabel('What it is').fill('Ferry window');
   await page.getByRole('button', { name: /^Enter the/ }).click();
   await page.getByRole('button', { name: 'Add a panel' }).click();

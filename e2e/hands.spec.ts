@@ -1,8 +1,8 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
+import { DEMO } from './servers.ts';
 
-const BASE = 'http://127.0.0.1:4312';
-const HERON = `${BASE}/panels/heron`;
+const HERON = `${DEMO}/panels/heron`;
 
 const middleOf = async (page: Page, piece: number): Promise<[number, number]> => {
   const box = await page.locator(`[data-piece="${piece}"]`).first().boundingBox();
@@ -19,7 +19,7 @@ const bench = async (page: Page) => {
 };
 
 test('the first Tab leads past the rail to the work', async ({ page }) => {
-  await page.goto(`${BASE}/rack`);
+  await page.goto(`${DEMO}/rack`);
   await expect(page.getByRole('heading', { name: 'Rack' })).toBeVisible();
   await page.keyboard.press('Tab');
   await expect(page.getByRole('link', { name: 'Skip to the work' })).toBeFocused();
@@ -33,7 +33,7 @@ test('Ctrl K: a job, a piece, a sheet and an act by their names', async ({ page 
     await page.getByPlaceholder(/A job, a piece/).fill(words);
     await page.keyboard.press('Enter');
   };
-  await page.goto(`${BASE}/reckoning`);
+  await page.goto(`${DEMO}/reckoning`);
   await expect(page.getByRole('heading', { name: 'Reckoning', exact: true })).toBeVisible();
   await find('boathouse');
   await expect(page).toHaveURL(/\/jobs\/job-transom$/);
@@ -113,7 +113,7 @@ test('several pieces: tap by tap, by a long press, by a lasso that stays, all of
 test('a half-filled form outlives Escape, a step back and a reload; what is wrong is said beside it', async ({
   page,
 }) => {
-  await page.goto(`${BASE}/rack?receive=1`);
+  await page.goto(`${DEMO}/rack?receive=1`);
   const sheet = page.getByRole('dialog', { name: 'Receive glass' });
   await sheet.getByLabel('Label on it').fill('Z-9');
   await sheet.getByLabel('Wide').fill('23 5/8 in');
@@ -139,7 +139,7 @@ test('a half-filled form outlives Escape, a step back and a reload; what is wron
 });
 
 test('six sheets that arrive together are one form', async ({ page }) => {
-  await page.goto(`${BASE}/rack?receive=1`);
+  await page.goto(`${DEMO}/rack?receive=1`);
   const sheet = page.getByRole('dialog', { name: 'Receive glass' });
   await sheet.getByLabel('Label on it').fill('SIX-8');
   await sheet.getByLabel('How many').fill('0');

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { choose } from './parts.ts';
+import { FIRST } from './servers.ts';
 
-const BASE = 'http://127.0.0.1:4311';
 /** Nine panes, drawn without a real size, with a script that must never run. */
 const DRAWING = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 300" onload="document.title='ran'"><script>document.title='ran'</script>
 <g fill="none" stroke="#000"><rect width="300" height="300"/><path d="M100 0V300M200 0.3V300M0 100H300M0 200H300"/></g><text x="140" y="155" font-size="20">5</text></svg>`;
@@ -21,7 +21,7 @@ const effect = () => page.getByTestId('effect');
 const piece = (n: number) => page.locator(`[data-piece="${n}"]`);
 
 test('an empty studio says what to do first', async () => {
-  await page.goto(BASE);
+  await page.goto(FIRST);
   await expect(page.getByRole('heading', { name: 'An empty bench' })).toBeVisible();
   await page.getByRole('link', { name: /who works here/ }).click();
   await page.getByLabel('Add a person').fill('Ada');
@@ -84,7 +84,7 @@ test('a commission, a panel, and its drawing: seen at its true size before it is
   await page.getByRole('button', { name: 'Enter the job' }).click();
   await page.getByRole('button', { name: 'Add a panel' }).click();
   await page.getByLabel('Wide').fill('0');
-  await expect(page.getByText(/A length above 0/)).toBeVisible();
+  await expect(page.getByText(/^A length up to 3200 mm/)).toBeVisible();
   await page.getByLabel('Wide').fill('300');
   await page.getByLabel('High').fill('300');
   await page.getByRole('button', { name: 'Enter the panel' }).click();

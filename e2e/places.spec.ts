@@ -1,8 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { choose } from './parts.ts';
+import { DEMO } from './servers.ts';
 
-const BASE = 'http://127.0.0.1:4312';
 const PLACES = [
   '/',
   '/jobs',
@@ -46,7 +46,7 @@ for (const place of PLACES) {
     page.on('pageerror', (error) => wrong.push(error.message));
     page.on('console', (message) => message.type() === 'error' && wrong.push(message.text()));
     await page.setViewportSize({ width: 1024, height: 768 });
-    await page.goto(BASE + place);
+    await page.goto(DEMO + place);
     await expect(page.getByRole('heading').first()).toBeVisible();
     await page.waitForLoadState('networkidle', { timeout: 3000 }).catch(() => undefined);
     await axe(page);
@@ -67,7 +67,7 @@ for (const place of PLACES) {
 }
 
 test('bench targets are at least 44 px high', async ({ page }) => {
-  await page.goto(`${BASE}/panels/heron/bench`);
+  await page.goto(`${DEMO}/panels/heron/bench`);
   await page.locator('[data-piece="44"]').click();
   const heights = await page
     .locator('main button, aside button, footer button, footer label')
@@ -84,7 +84,7 @@ test('by lamplight the contrast holds too', async ({ page }) => {
     ),
   );
   for (const place of ['/', '/panels/heron/bench', '/rack', '/panels/heron/hours']) {
-    await page.goto(BASE + place);
+    await page.goto(DEMO + place);
     await expect(page.getByRole('heading').first()).toBeVisible();
     const { violations } = await new AxeBuilder({ page }).withRules(['color-contrast']).analyze();
     expect(
@@ -100,7 +100,7 @@ test('by lamplight the contrast holds too', async ({ page }) => {
 });
 
 test('the panel is drawn by its materials', async ({ page }) => {
-  await page.goto(`${BASE}/panels/heron/bench`);
+  await page.goto(`${DEMO}/panels/heron/bench`);
   await expect(page.locator('[data-stage]')).toHaveCount(107);
   for (const stage of ['to-cut', 'cut', 'ground', 'foiled', 'in-place'])
     expect(await page.locator(`[data-stage="${stage}"]`).count()).toBeGreaterThan(5);
@@ -110,7 +110,7 @@ test('the panel is drawn by its materials', async ({ page }) => {
 });
 
 test('at the desk, glass that is cut already is told before anything is asked for', async ({ page }) => {
-  await page.goto(`${BASE}/panels/heron/cartoon`);
+  await page.goto(`${DEMO}/panels/heron/cartoon`);
   const tools = page.getByRole('toolbar', { name: 'Changes to the drawing' });
   await tools.getByRole('button', { name: 'Add a line', exact: true }).click();
   // From the left edge of the panel to the right: on the way there is glass in hand.
@@ -131,7 +131,7 @@ test('at the desk, glass that is cut already is told before anything is asked fo
 });
 
 test('the server gone for a while: the step waits and is done once', async ({ page, context }) => {
-  await page.goto(`${BASE}/panels/lantern/bench`);
+  await page.goto(`${DEMO}/panels/lantern/bench`);
   await expect(page.getByTestId('counts')).toContainText('10 foiled · 20 in place');
   await context.setOffline(true);
   await page.getByLabel(/Tally line/).fill('21 in place');
@@ -144,7 +144,7 @@ test('the server gone for a while: the step waits and is done once', async ({ pa
 });
 
 test('what is done while the server is away outlives the page, goes in order, and counts once', async ({ page }) => {
-  await page.goto(`${BASE}/panels/lantern/bench`);
+  await page.goto(`${DEMO}/panels/lantern/bench`);
   const counts = page.getByTestId('counts');
   const line = page.getByLabel(/Tally line/);
   await expect(counts).toContainText('in place');
@@ -183,15 +183,15 @@ test.describe('undo', () => {
   const again = (page: Page) => page.getByRole('button', { name: /^Do again:/ });
 
   test('names what it takes back, keeps to its panel, and is in one place on every step', async ({ page }) => {
-    await page.goto(`${BASE}/panels/lantern/bench`);
+    await page.goto(`${DEMO}/panels/lantern/bench`);
     await expect(back(page)).toHaveAccessibleName('Take back: nothing of yours here');
     await page.getByLabel(/Tally line/).fill('22 in place');
     await page.keyboard.press('Enter');
     await expect(back(page)).toHaveAccessibleName('Take back: 22 in place');
-    await page.goto(`${BASE}/panels/heron/bench`);
+    await page.goto(`${DEMO}/panels/heron/bench`);
     await expect(back(page)).toHaveAccessibleName('Take back: nothing of yours here');
     for (const step of ['measure', 'cartoon', 'glass', 'bench', 'finish', 'hours']) {
-      await page.goto(`${BASE}/panels/lantern/${step}`);
+      await page.goto(`${DEMO}/panels/lantern/${step}`);
       await expect(back(page)).toHaveAccessibleName('Take back: 22 in place');
     }
     await page.locator('body').press('Control+z');
@@ -200,7 +200,7 @@ test.describe('undo', () => {
     await page.locator('body').press('Control+Shift+Z');
     await expect(page.getByText('22 in place: done again.')).toBeVisible();
     // Where something is being written the keys are the field's own.
-    await page.goto(`${BASE}/panels/lantern/bench`);
+    await page.goto(`${DEMO}/panels/lantern/bench`);
     await page.getByLabel(/Tally line/).fill('23');
     await page.getByLabel(/Tally line/).press('Control+z');
     await expect(back(page)).toHaveAccessibleName('Take back: 22 in place');
@@ -211,7 +211,7 @@ test.describe('undo', () => {
   test('at the rack what was done at the rack, in setup what was set, and neither reaches the other', async ({
     page,
   }) => {
-    await page.goto(`${BASE}/rack`);
+    await page.goto(`${DEMO}/rack`);
     await page.getByRole('button', { name: 'Receive' }).click();
     await page.getByLabel('Label on it').fill('UNDO-1');
     await page.getByLabel('Wide').fill('300');
@@ -219,14 +219,14 @@ test.describe('undo', () => {
     await page.getByRole('button', { name: 'Put it on the rack' }).click();
     const sheet = page.getByRole('button', { name: /sheet UNDO-1,/ });
     await expect(sheet).toBeVisible();
-    await page.goto(`${BASE}/setup`);
+    await page.goto(`${DEMO}/setup`);
     await expect(back(page)).toHaveAccessibleName('Take back: nothing of yours here');
     await choose(page, 'Lengths', 'inches with fractions');
     await expect(back(page)).toBeEnabled();
     await page.locator('body').press('Control+z');
     await expect(page.getByRole('combobox', { name: 'Lengths', exact: true })).toHaveText('millimetres');
     await expect(back(page)).toHaveAccessibleName('Take back: nothing of yours here');
-    await page.goto(`${BASE}/rack`);
+    await page.goto(`${DEMO}/rack`);
     await expect(sheet).toBeVisible();
     await back(page).click();
     await expect(sheet).toHaveCount(0);
@@ -254,7 +254,7 @@ test.describe('undo', () => {
   });
 
   test('one entry is taken back from the list; what rests on it keeps it', async ({ page }) => {
-    await page.goto(`${BASE}/panels/lantern/bench`);
+    await page.goto(`${DEMO}/panels/lantern/bench`);
     const line = page.getByLabel(/Tally line/);
     const done = async (text: string) => {
       await line.fill(text);
@@ -285,7 +285,7 @@ test.describe('undo', () => {
 test('seven tabs of one browser share one line, and all of them stay in step', async ({ context }) => {
   const tabs = await Promise.all(Array.from({ length: 7 }, () => context.newPage()));
   for (const tab of tabs) {
-    await tab.goto(`${BASE}/panels/lantern/bench`);
+    await tab.goto(`${DEMO}/panels/lantern/bench`);
     await expect(tab.getByTestId('counts')).toContainText('foiled');
   }
   const [first] = tabs;

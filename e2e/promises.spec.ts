@@ -2,6 +2,7 @@ import { readFileSync, renameSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import { ownServer } from './ownServer.ts';
+import { DEMO, ownPort } from './servers.ts';
 
 const BENCH = '/panels/lantern/bench';
 const counts = (page: Page) => page.getByTestId('counts');
@@ -13,7 +14,7 @@ const mark = async (page: Page, text: string) => {
 
 test.describe('the server is killed beneath the page', () => {
   test.use({ serviceWorkers: 'allow' });
-  const server = ownServer(4321);
+  const server = ownServer(ownPort(1));
 
   test('the page opens without it, marks wait, outlive a reload, and go off once it is back', async ({
     page,
@@ -75,7 +76,7 @@ test.describe('the server is killed beneath the page', () => {
 });
 
 test.describe('copies', () => {
-  const server = ownServer(4322);
+  const server = ownServer(ownPort(2));
 
   test('everything saved, more done, the copy put back: screens start afresh, and what was there is kept', async ({
     page,
@@ -158,14 +159,14 @@ test.describe('copies', () => {
 
 test.describe('opened to a tablet', () => {
   test.use({ viewport: { width: 1024, height: 768 } });
-  const server = ownServer(4323, { NELVIK_NAMES: 'bench.example', NELVIK_PASSCODE: 'lantern7' });
+  const server = ownServer(ownPort(3), { NELVIK_NAMES: 'bench.example', NELVIK_PASSCODE: 'lantern7' });
 
   test('by plain HTTP, after the passcode: marks are kept; a session ended elsewhere asks anew and loses nothing', async ({
     page,
     browser,
   }) => {
     // A name that browsers do not trust as they trust this computer's own: what is for HTTPS alone is not there.
-    await page.goto(`http://bench.example:4323${BENCH}`);
+    await page.goto(`http://bench.example:${ownPort(3)}${BENCH}`);
     expect(await page.evaluate(() => window.isSecureContext)).toBe(false);
     await page.getByLabel('Studio passcode').fill('lantern7');
     await page.keyboard.press('Enter');
@@ -201,7 +202,7 @@ test('a browser that keeps nothing still works, and says that what waits would n
       },
     });
   });
-  await page.goto(`http://127.0.0.1:4312${BENCH}`);
+  await page.goto(`${DEMO}${BENCH}`);
   await expect(counts(page)).toContainText('in place');
   await page.route('**/api/commands', (route) => route.abort());
   await mark(page, '27 in place');

@@ -227,6 +227,13 @@ await send('solder-joints', { panelId: 'q', side: 'back', joints: [3] }, 'bench-
 await back('undo', 'q', 'bench-a', 'ada');
 await send('finish-step', { panelId: 'q', step: 'solder-back' }, 'bench-b', 'bo');
 await send('finish-step', { panelId: 'q', step: 'cement' }, 'bench-b', 'bo');
+// Archived, deleted and brought back; and what stays away.
+await send('save-commission', { id: 'c9', title: 'By mistake', client: '', due: null, note: '' });
+await send('put-away', { table: 'commissions', id: 'c9', as: 'deleted' });
+await send('put-away', { table: 'panels', id: 'q', as: 'archived' });
+await send('put-away', { table: 'panels', id: 'q', as: null });
+await send('put-away', { table: 'glasses', id: 'g1', as: 'archived' });
+await send('put-away', { table: 'people', id: 'bo', as: 'archived' });
 await send('start-clock', { id: 'h1', personId: 'ada', panelId: 'p', stage: 'cutting' });
 await send('start-clock', { id: 'h2', personId: 'ada', panelId: 'q', stage: 'leading' });
 await send('stop-clock', { personId: 'ada', endedAt: null });

@@ -95,6 +95,7 @@ export class Drawings {
       source: { hash: kept?.sourceHash ?? '' },
       letGo: [],
       ...(wish ? { panel: { ...wish, id: panelId } as SavePanel } : {}),
+      ...(isOwn ? {} : { like: glassOf(this.#desk.state, from.id) }),
     };
     return this.#accept(drawn, isOwn ? result : asNew(result, drawn.freeId), more, facts);
   }
@@ -138,6 +139,7 @@ export class Drawings {
       source: NewDrawing['source'];
       letGo: readonly number[];
       panel?: SavePanel;
+      like?: GlassByNumber;
     },
     facts: Facts,
   ): Outcome {
@@ -153,9 +155,9 @@ export function drawnIn(
   panel: Pick<PanelRow, 'id' | 'cartoonId'>,
   result: DrawingResult,
   more: Pick<NewDrawing, 'at' | 'source' | 'sourceName' | 'allowance'> &
-    Pick<AcceptDrawing, 'origin' | 'letGo' | 'panel'>,
+    Pick<AcceptDrawing, 'origin' | 'letGo' | 'panel'> & { readonly like?: GlassByNumber },
 ): { readonly ask: AcceptDrawing; readonly drawing: NewDrawing } {
-  const { at, source, sourceName, allowance, origin, letGo, panel: wish } = more;
+  const { at, source, sourceName, allowance, origin, letGo, panel: wish, like } = more;
   const drawing = newDrawing(panel.id, result, {
     at,
     source,
@@ -163,8 +165,10 @@ export function drawnIn(
     allowance,
     rules: studyRules(limitsOf(state)),
   });
+  const facts = drawnFacts(result);
   const ask: AcceptDrawing = {
-    ...drawnFacts(result),
+    ...facts,
+    ...(like ? { pieces: facts.pieces.map((piece) => ({ ...piece, ...like.get(piece.number) })) } : {}),
     ...jointsBetween(state, panel.id, result.cartoon.joints, new Set(result.carry.movedJoints)),
     gone: piecesGone(state, panel.id, result.cartoon.pieces),
     panelId: panel.id,
@@ -177,6 +181,22 @@ export function drawnIn(
     ...(wish ? { panel: wish } : {}),
   };
   return { ask, drawing };
+}
+
+type GlassByNumber = ReadonlyMap<number, { readonly glassId?: string; readonly flowDeg?: number }>;
+
+/** The glass of a panel's pieces, for one that is drawn after it; a glass that was deleted is not chosen anew. */
+function glassOf(state: Reader, panelId: string): GlassByNumber {
+  const pieces = [...state.ask('piecesOfPanel', panelId)];
+  return new Map(
+    pieces.map(({ number, glassId, flowDeg }) => [
+      number,
+      {
+        ...(glassId !== null && state.get('glasses', glassId)?.away !== 'deleted' ? { glassId } : {}),
+        ...(flowDeg === null ? {} : { flowDeg }),
+      },
+    ]),
+  );
 }
 
 /** Its number stands on glass, or was locked. */

@@ -13,7 +13,11 @@ export function keepCounts(draft: Draft): void {
 function settleCommissions(draft: Draft): void {
   const touched = new Set<string>();
   for (const { before, after } of draft.changesOf('panels'))
-    if (before?.deliveredAt !== after?.deliveredAt || before?.commissionId !== after?.commissionId)
+    if (
+      before?.deliveredAt !== after?.deliveredAt ||
+      before?.commissionId !== after?.commissionId ||
+      before?.away !== after?.away
+    )
       for (const id of [before?.commissionId, after?.commissionId]) if (id !== undefined) touched.add(id);
   for (const id of touched) {
     const commission = draft.get('commissions', id);
@@ -22,9 +26,9 @@ function settleCommissions(draft: Draft): void {
   }
 }
 
-/** A commission without a panel has just begun. */
+/** A job without a panel has just begun; what is archived or deleted does not count. */
 function isInHandStill(panels: Iterable<Tables['panels']>): boolean {
-  const all = [...panels];
+  const all = [...panels].filter((p) => p.away === null);
   return all.length === 0 || all.some((p) => p.deliveredAt === null);
 }
 

@@ -43,6 +43,8 @@ export function decide(
   const act = actOf(command.kind);
   const decided = act.decide(state, command.ask, now);
   if ('refusal' in decided) return decided;
+  const away = awayPanel(state, command.kind, act.panelOf(decided.fact));
+  if (away) return { refusal: away };
   const happening = happeningOf(command.kind, decided.fact);
   const changes = applied(state, happening, now);
   const stale = staleChanges(changes, act.reads, basis, now.bench, history);
@@ -51,6 +53,14 @@ export function decide(
     return { refusal: { code: 'stale', numbers, name: stale.find((c) => c.table !== 'pieces')?.id } };
   }
   return { happening, changes, inverse: inverseOf(changes) };
+}
+
+/** What may be told of a panel that is away: hours that it took. */
+const OF_AWAY_TOO: ReadonlySet<string> = new Set(['stop-clock', 'enter-hours', 'remove-hours']);
+
+function awayPanel(state: Reader, kind: string, panelId: string | null): Refusal | null {
+  const panel = panelId === null || OF_AWAY_TOO.has(kind) ? undefined : state.get('panels', panelId);
+  return panel && panel.away !== null ? { code: panel.away, name: panel.name } : null;
 }
 
 /** The row changes that an event makes: the whole of fold, one step at a time. */

@@ -16,6 +16,7 @@ export type { DrawingAccepted } from './acts/acceptDrawing/act.ts';
 export type { AcceptDrawing, DrawnJoint, DrawnPiece } from './acts/acceptDrawing/ask.ts';
 export { DRAWING_ORIGINS, type DrawingOrigin } from './acts/acceptDrawing/origins.ts';
 export { jointsBetween, piecesGone } from './acts/acceptDrawing/parts.ts';
+export { PUT_AWAY, type PutAwayTable } from './acts/putAway/act.ts';
 export type { MarkPieces } from './acts/markPieces/act.ts';
 export type { SavePanel } from './acts/savePanel/act.ts';
 export { pieceNumbered } from './acts/picked.ts';
@@ -72,6 +73,7 @@ export { SHIPPED_ROUTES, shippedRows } from './routes/shipped.ts';
 export { Draft, Studio } from './studio.ts';
 export { standingOf, type Standing } from './standing.ts';
 export {
+  AWAY,
   DEFAULT_SETTINGS,
   glassAreaOf,
   jointRowId,
@@ -82,9 +84,11 @@ export {
   settingsOf,
   TABLE_NAMES,
   type AnswerRow,
+  type Away,
   type Commission,
   type Hours,
   type JointRow,
+  type MayBeAway,
   type JointRowId,
   type Mishap,
   type Panel,

@@ -5,6 +5,8 @@ import type { Reader } from './tables.ts';
 export interface RefusalFacts {
   readonly numbers?: readonly number[];
   readonly name?: string;
+  /** What else there is to name. */
+  readonly more?: string;
   readonly haveMm2?: number;
   readonly wantMm2?: number;
   /** The entry of the log that it is about. */
@@ -16,6 +18,7 @@ export interface RefusalFacts {
 interface Telling {
   readonly numbers: readonly number[];
   readonly name: string;
+  readonly more: string;
   readonly meanwhile: readonly string[];
   readonly have: string;
   readonly want: string;
@@ -43,7 +46,7 @@ const REFUSALS = {
   'unknown-glass': () => 'That glass is not on the rack.',
   'unknown-stock': ({ name }) => `There is no sheet or offcut labelled ${name}.`,
   'unknown-person': () => 'That person is not in the studio; add them under Setup.',
-  'unknown-commission': () => 'That commission is not in the studio any more.',
+  'unknown-commission': () => 'That job is not in the studio any more.',
   'unknown-entry': () => 'That entry is not there any more.',
   'unknown-joints': ({ numbers }) =>
     numbers.length ? `There is no joint ${showNumbers(numbers, 6)} in this panel.` : 'Say which joints.',
@@ -76,7 +79,15 @@ const REFUSALS = {
   'cut-more': ({ name, have, want }) =>
     `Of ${name} ${want} are cut already, more than the ${have} entered; measure again.`,
   'label-taken': ({ name }) => `The label ${name} is on another piece of glass; choose a new one.`,
-  'code-taken': ({ name }) => `The code ${name} belongs to another glass; choose a new one.`,
+  'code-taken': ({ name, more }) =>
+    more === ''
+      ? `The code ${name} belongs to another glass; choose a new one.`
+      : `The code ${name} belongs to a glass that is ${more}; bring that back in Setup, or choose a new code.`,
+  archived: ({ name }) => `“${name}” is archived; bring it back first.`,
+  deleted: ({ name }) => `“${name}” was deleted; bring it back in Setup first.`,
+  'clock-runs': ({ name }) => `A clock still runs for “${name}”; stop it first.`,
+  'glass-on-rack': ({ name, more }) =>
+    `Glass ${name} still stands on the rack (${more}); write that off or take it out first, or archive the glass.`,
   'entry-taken': () => 'This entry is there already; nothing was changed.',
   'not-back': ({ pieces }) => `${pieces} can go no further back than cut; use undo for a slip, or broke.`,
   'not-in-place': ({ name, numbers }) =>
@@ -111,12 +122,13 @@ export interface Refusal extends RefusalFacts {
 
 /** Why a command was not carried out, in one plain sentence that says what to do. */
 export function refusalWords(refusal: Refusal, unit: DisplayUnit, state?: Reader): string {
-  const { numbers = [], name = '', haveMm2 = 0, wantMm2 = 0, meanwhile = [] } = refusal;
+  const { numbers = [], name = '', more = '', haveMm2 = 0, wantMm2 = 0, meanwhile = [] } = refusal;
   const isOne = numbers.length === 1;
   const words: (telling: Telling) => string = REFUSALS[refusal.code];
   return words({
     numbers,
     name,
+    more,
     meanwhile,
     have: showArea(haveMm2, unit),
     want: showArea(wantMm2, unit),

@@ -19,6 +19,17 @@ export type JointRowId = Branded<string, 'joint-row'>;
 export const pieceRowId = (panelId: string, id: PieceId): PieceRowId => `${panelId}/${id}` as PieceRowId;
 export const jointRowId = (panelId: string, id: JointId): JointRowId => `${panelId}/${id}` as JointRowId;
 
+/** Where something is that is not among the work any more: aside, or deleted and to be had back for a while. */
+export const AWAY = ['archived', 'deleted'] as const;
+export type Away = (typeof AWAY)[number];
+
+/** What can be archived or deleted. */
+export interface MayBeAway {
+  readonly away: Away | null;
+  /** When that was, ms since 1970. */
+  readonly awayAt: number | null;
+}
+
 export interface Settings {
   readonly studio: string;
   readonly unit: DisplayUnit;
@@ -46,7 +57,7 @@ export interface Commission {
 }
 
 /** A commission on its row: whether there is still something to do, kept with every change of its panels. */
-export interface CommissionRow extends Commission {
+export interface CommissionRow extends Commission, MayBeAway {
   readonly inHand: boolean;
 }
 
@@ -76,6 +87,8 @@ export interface Panel {
   readonly counts: PanelCounts;
   /** When it left the studio; null while it is in hand. */
   readonly deliveredAt: number | null;
+  readonly away: Away | null;
+  readonly awayAt: number | null;
 }
 
 /** What a section of a panel is called. Its id is the panel's and the letter. */
@@ -175,8 +188,8 @@ export interface Hours {
 
 export interface Tables {
   settings: Settings & Row;
-  people: Person & Row;
-  glasses: Glass & Row;
+  people: Person & MayBeAway & Row;
+  glasses: Glass & MayBeAway & Row;
   stock: StockItem & Row;
   routes: RouteVersion & Row;
   routeSteps: RouteStep & Row;
@@ -241,6 +254,7 @@ export const QUESTIONS = {
   stockWithLabel: question('stock', (s) => s.id.toLowerCase()),
   stockOfGlass: question('stock', (s) => (s.gone === null ? s.glassId : null)),
   runningClocksOf: question('hours', (h) => (h.endedAt === null && !h.removed ? h.personId : null)),
+  runningClocksOn: question('hours', (h) => (h.endedAt === null && !h.removed ? h.panelId : null)),
 } as const;
 
 interface QuestionOf<T extends TableName> {
@@ -259,6 +273,11 @@ export interface Reader {
   /** The rows that answer a question, in no order. */
   ask<Q extends Question>(question: Q, key: string): Iterable<AnswerRow<Q>>;
 }
+
+/** What something is that is among the work. */
+export const HERE: MayBeAway = { away: null, awayAt: null };
+/** What is archived or deleted stays so while it is changed. */
+export const awayOf = (row: MayBeAway | undefined): MayBeAway => (row ? { away: row.away, awayAt: row.awayAt } : HERE);
 
 export const DEFAULT_SETTINGS: Settings = {
   studio: 'My studio',

@@ -1,5 +1,5 @@
 import { actOf, happeningWords, type Happening } from './acts/index.ts';
-import type { PutBackTarget } from './acts/putBack/act.ts';
+import { isPutBackInSetup, type PutBackTarget } from './acts/putBack/act.ts';
 import type { LogEntry } from './decide.ts';
 import { touchedBy } from './inverse.ts';
 import type { Reader } from './tables.ts';
@@ -21,7 +21,7 @@ export function placeOf({ kind, fact }: Happening): UndoPlace | null {
   const panelId = panelOf(fact);
   if (undoIn === null) return null;
   if (panelId !== null) return { panelId };
-  if (kind === 'put-back') return fact.rows.some((row) => row.table === 'settings') ? 'setup' : 'rack';
+  if (kind === 'put-back') return isPutBackInSetup(fact) ? 'setup' : 'rack';
   return undoIn === 'panel' ? null : undoIn;
 }
 

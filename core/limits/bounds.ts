@@ -11,6 +11,8 @@ export const BOUNDS = {
   panelMm: { least: 0, most: 3200 },
   /** Nothing smaller is a panel: its file says another size than it has, mm. */
   drawnMm: { least: 1, most: 3200 },
+  /** A panel beyond these is asked about: smaller than a sun catcher, or so large that it is made of several. From memory. */
+  meantMm: { least: 30, most: 2400 },
   openingMm: { least: 20, most: 5000 },
   fittingMm: { least: 0, most: 50 },
   coverMm: { least: 0, most: 100 },

@@ -15,6 +15,8 @@ export interface LineAllowance {
   /** Lead: play between glass and heart on each side. */
   readonly clearanceMm: number;
   readonly outline: OutlineMeaning;
+  /** What goes round the outline, as a code of a profile; what all lines take up where it is left out. */
+  readonly border?: string;
 }
 
 /** What lines take up in a new panel of a studio, by its own measures. */

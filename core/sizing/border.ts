@@ -80,15 +80,21 @@ export function rimCode(cartoon: Cartoon): string | null {
   return [...lengths].reduce((most, one) => (one[1] > most[1] ? one : most), [null, 0] as [string | null, number])[0];
 }
 
+interface OuterSide {
+  readonly line: number;
+  readonly points: readonly Point[];
+  readonly code: string | null;
+}
+
 /** The sides of the outline, each walked with the glass on its right, with the code of what goes round it. */
-function* outerSides(cartoon: Cartoon): Generator<{ readonly points: readonly Point[]; readonly code: string | null }> {
+export function* outerSides(cartoon: Cartoon): Generator<OuterSide> {
   const outer = outerLines(cartoon);
   for (const piece of cartoon.pieces)
     for (const ref of piece.rings.flat()) {
       const line = ref < 0 ? ~ref : ref;
       if (!outer.has(line)) continue;
       const { points } = nth(cartoon.map.lines, line);
-      yield { points: ref < 0 ? [...points].reverse() : points, code: cartoon.profiles?.[line] ?? null };
+      yield { line, points: ref < 0 ? [...points].reverse() : points, code: cartoon.profiles?.[line] ?? null };
     }
 }
 

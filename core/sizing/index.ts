@@ -29,5 +29,7 @@ export {
   type Opening,
   type Outside,
 } from './border.ts';
+export { cameBands, type CameBand } from './cames.ts';
+export { misfitOf, type Misfit } from './fitting.ts';
 export { worstGrowth, type Scan } from './growth.ts';
-export { innerKeeps, readProfile, rimKeeps, USUAL_PROFILES, type Keeps, type Profile } from './profiles.ts';
+export { innerKeeps, readProfile, rimKeeps, rimOf, USUAL_PROFILES, type Keeps, type Profile } from './profiles.ts';

@@ -62,9 +62,13 @@ export interface Rim {
   readonly heartMm: number;
 }
 
-/** The one answer to what a border takes up: outline, opening, section and cut outline follow from it. */
+/**
+ * The one answer to what a border takes up: outline, opening, section and cut outline follow from it.
+ * @param code of a line that has one of its own; else the panel's border says it, else its lines
+ */
 export function rimOf(a: LineAllowance, code: string | null = null): Rim {
-  const profile = code === null ? null : readProfile(code);
+  const said = code ?? a.border ?? null;
+  const profile = said === null ? null : readProfile(said);
   const isFoil = profile ? profile.kind === 'foil' : a.technique === 'foil';
   if (isFoil) {
     const gapMm = profile?.kind === 'foil' ? profile.gapMm : a.gapMm;

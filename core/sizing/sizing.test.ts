@@ -7,6 +7,8 @@ import { pointAt, seededRandom } from '../units/index.ts';
 import type { Point } from '../geometry/index.ts';
 import {
   borderEdges,
+  cameBands,
+  misfitOf,
   drawnSize,
   innerKeeps,
   outerLines,
@@ -270,5 +272,62 @@ describe('a finished panel and its opening', () => {
     expect(fitsInto(drawn, { widthMm: 399.949, heightMm: 300 })).toBe(false);
     expect(fitsInto(drawn, { widthMm: 400, heightMm: 299.949 })).toBe(false);
     expect(fitsInto(drawn, { widthMm: 900, heightMm: 299 })).toBe(false);
+  });
+});
+
+describe('a border came of its own', () => {
+  const lead = DEFAULT_ALLOWANCE.lead;
+  const cartoonOf = (source: string) => {
+    const reading = readCartoon(source);
+    if ('refusal' in reading) throw new Error(reading.refusal);
+    return reading.cartoon;
+  };
+  const square = (outline: LineAllowance['outline'], border?: string) =>
+    cameBands(cartoonOf(NINE), { ...lead, outline, ...(border ? { border } : {}) }).filter((band) => band.isBorder);
+  const box = (bands: ReturnType<typeof cameBands>) => {
+    const all = bands.flatMap((band) => band.points);
+    return [Math.min(...all.map(([x]) => x)), Math.max(...all.map(([x]) => x))];
+  };
+
+  it('says what the rim takes up, unless a line says it for itself', () => {
+    const a = { ...lead, border: 'u10', outline: 'came-outside' as const };
+    expect(rimKeeps(a)).toEqual(rimKeeps({ ...lead, outline: 'came-outside' }, 'u10'));
+    expect(rimKeeps(a, 'h5')).toEqual(rimKeeps({ ...lead, outline: 'came-outside' }, 'h5'));
+    expect(innerKeeps(a)).toEqual(innerKeeps(lead));
+  });
+  // By hand: a U of 10 mm with 1.6 mm base round a glass edge lies from 1.6 mm outside to 8.4 mm inside: its middle 3.4 mm in.
+  it('lies beside the outline, mitred at the corners, as far out or in as the outline means', () => {
+    expect(box(square('glass-edge', 'u10'))).toEqual([expect.closeTo(3.4, 9), expect.closeTo(296.6, 9)]);
+    expect(box(square('came-outside', 'u10'))).toEqual([expect.closeTo(5, 9), expect.closeTo(295, 9)]);
+    // An H of 6 mm face: its heart's middle lies half a heart outside of the glass.
+    expect(box(square('glass-edge'))).toEqual([expect.closeTo(-0.8, 9), expect.closeTo(300.8, 9)]);
+    expect(square('glass-edge', 'u10')).toHaveLength(8);
+    const [corner] = square('came-outside', 'u10').flatMap((b) => b.points.filter(([x, y]) => x < 6 && y < 6));
+    expect(corner).toEqual([expect.closeTo(5, 9), expect.closeTo(5, 9)]);
+  });
+  it('foil has none but what is given one', () => {
+    const cartoon = cartoonOf(NINE);
+    expect(cameBands(cartoon, DEFAULT_ALLOWANCE.foil)).toEqual([]);
+    expect(cameBands(cartoon, { ...DEFAULT_ALLOWANCE.foil, border: 'u6' }).every((b) => b.isBorder)).toBe(true);
+  });
+});
+
+describe('a panel too large for its opening', () => {
+  const lead = { ...DEFAULT_ALLOWANCE.lead, border: 'h12' };
+  const opening = (widthMm: number, heightMm: number) => ({ widthMm, heightMm, clearanceMm: 3, coverMm: 8 });
+  const drawn = { widthMm: 300, heightMm: 400 };
+  // An H of 12 mm adds (12 + 1.6)/2 = 6.8 mm on each side: 313.6 × 413.6 mm.
+  it('says which side, by how much, and what would cure it', () => {
+    expect(misfitOf(drawn, null, lead, opening(319.6, 419.6))).toBeNull();
+    expect(misfitOf(drawn, null, lead, opening(316, 419.6))).toEqual({
+      overWideMm: expect.closeTo(3.6, 9) as number,
+      overHighMm: 0,
+      playMm: expect.closeTo(1.2, 9) as number,
+      // Of 8 mm: (8 + 1.6)/2 on each side makes 309.6, within 310.
+      border: 'h8',
+    });
+  });
+  it('knows where neither play nor another came is enough', () => {
+    expect(misfitOf(drawn, null, lead, opening(280, 500))).toMatchObject({ overHighMm: 0, playMm: null, border: null });
   });
 });

@@ -97,6 +97,16 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
     }),
     'save-commission': () => ({ id: pick(['c', 'd']), title: fresh('Title '), client: '', due: null, note: '' }),
     'save-panel': () => ({ ...panel, name: fresh('Light ') }),
+    'put-away': () => {
+      const [table, id] = pick([
+        ['commissions', 'd'],
+        ['panels', panelId],
+        ['glasses', 'red'],
+        ['people', 'bo'],
+      ] as const);
+      const isAway = (s.studio.get(table, id)?.away ?? null) !== null;
+      return { table, id, as: isAway ? null : pick(['archived', 'deleted'] as const) };
+    },
     'save-route': () => ({ key: technique, name: 'With paint', technique, steps: steps() }),
     'accept-drawing': () => {
       const pieces = redrawn();
@@ -205,6 +215,10 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
     onwards,
     /** Half of what is asked are the acts of the bench itself; the rest is any act that there is. */
     command: (): Command => {
+      // What is away takes no work, so it is soon back.
+      const away = { table: 'panels' as const, id: panelId, as: null };
+      if ((s.studio.get('panels', panelId)?.away ?? null) !== null && random() < 0.7)
+        return { kind: 'put-away', ask: away };
       const kind = random() < 0.5 ? pick(DAILY) : pick(Object.keys(asks) as ActKind[]);
       return { kind, ask: asks[kind]() } as Command;
     },

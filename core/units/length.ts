@@ -127,10 +127,17 @@ export function mmToInchFraction(mm: number, parts = 16): InchFraction {
   return { negative: mm < 0 && total > 0, whole: Math.floor(total / parts), top, bottom: top === 0 ? 1 : bottom };
 }
 
-/** A length as plain text in the reader's unit: `420 mm`, `16 1⁄2 in`. */
+/** What is less than half of the finest fraction is said in millimetres also to whoever measures in inches. */
+const NOTHING_MM = 0.005;
+
+/** A length as plain text in the reader's unit: `420 mm`, `16 1⁄2 in`; a small one never as `0 in`: `0.25 mm`. */
 export function showLength(mm: number, unit: DisplayUnit, digits = 0): string {
   if (unit === 'mm') return `${trimNumber(mm, digits)} mm`;
-  const f = mmToInchFraction(mm, digits > 0 ? 32 : 16);
+  let f = mmToInchFraction(mm, digits > 0 ? 32 : 16);
+  if (f.whole === 0 && f.top === 0 && Math.abs(mm) >= NOTHING_MM) {
+    f = mmToInchFraction(mm, 32);
+    if (f.top === 0) return `${trimNumber(mm, 2)} mm`;
+  }
   const fraction = f.top > 0 ? `${f.top}⁄${f.bottom}` : '';
   const whole = f.whole > 0 || f.top === 0 ? String(f.whole) : '';
   return `${f.negative ? '−' : ''}${[whole, fraction].filter(Boolean).join(' ')} in`;
@@ -140,8 +147,11 @@ export function showLength(mm: number, unit: DisplayUnit, digits = 0): string {
  * A fine measure, such as half of a small gap, which is finer than 1/32 in: whoever measures in inches reads the
  * millimetres beside it.
  */
-export const showFineLength = (mm: number, unit: DisplayUnit): string =>
-  unit === 'mm' ? showLength(mm, 'mm', 2) : `${showLength(mm, 'in', 2)} (${showLength(mm, 'mm', 2)})`;
+export function showFineLength(mm: number, unit: DisplayUnit): string {
+  const fine = showLength(mm, 'mm', 2);
+  const shown = showLength(mm, unit, 2);
+  return unit === 'mm' || shown === fine ? fine : `${shown} (${fine})`;
+}
 
 /** An area as plain text: cm² for millimetre users, square inches (or square feet when large) otherwise. */
 export function showArea(mm2: number, unit: DisplayUnit): string {

@@ -10,6 +10,9 @@ export {
   scoreWords,
 } from './findings.ts';
 export { askedWords } from './asked.ts';
+export { cureWords, misfitWords } from './misfit.ts';
+export { borderWords, profileWords } from './profiles.ts';
+export { panelWonder } from './panelWonder.ts';
 export { borderMarks, hiddenWords, lineWords, type BorderMark } from './border.ts';
 export { nextStep, nextThing, progressOf, standingWords, tallyOf, waitOf, type NextThing } from './next.ts';
 export { drawingRefusalWords } from './drawingRefusals.ts';

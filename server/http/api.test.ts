@@ -35,7 +35,7 @@ describe('addresses', () => {
     expect(studio).toMatchObject({ seq: 0, settings: null, people: [], glasses: [], clocks: [], hasJobs: false });
     expect(studio.routes.map((r) => r.id)).toEqual(['foil@1', 'lead@1']);
     expect((await server.send('/today')).body).toEqual({ seq: 0, jobs: [], short: [] });
-    expect((await server.send('/jobs')).body).toEqual({ seq: 0, inHand: [], past: [], next: null });
+    expect((await server.send('/jobs')).body).toEqual({ seq: 0, inHand: [], past: [], hasArchived: false, next: null });
     expect((await server.send('/rack')).body).toEqual({ seq: 0, stock: [], totals: {} });
   });
 });

@@ -2,12 +2,13 @@ import { Router, type Request, type Response } from 'express';
 import { z } from 'zod';
 import { undoQuery } from '#contract';
 import { looksLikeDxf } from '#core/cartoon';
-import { limitsOf } from '#core/bench';
+import { limitsOf, PUT_AWAY } from '#core/bench';
 import { studyRules } from '#core/cutting';
 import type { Desk } from '../desk.ts';
 import type { Drawings } from '../drawings.ts';
+import { awayAnswer, hangsAnswer } from '../queries/away.ts';
 import { panelHistory, pieceHistory } from '../queries/history.ts';
-import { commissionAnswer, jobsAnswer } from '../queries/jobs.ts';
+import { archivedAnswer, commissionAnswer, jobsAnswer } from '../queries/jobs.ts';
 import { panelAnswer, panelHoursAnswer } from '../queries/panel.ts';
 import { ledgerAnswer, rackAnswer } from '../queries/rack.ts';
 import { reckoningAnswer } from '../queries/reckoning.ts';
@@ -32,12 +33,11 @@ export function queries(desk: Desk, drawings: Drawings, clock: () => number): Ro
   router.get('/studio', (_req, res) => found(res, studioAnswer(desk, clock()), 'studio'));
   router.get('/today', (_req, res) => found(res, todayAnswer(desk), 'day'));
   router.get('/jobs', (req, res) => {
-    const { after } = req.query;
-    found(res, jobsAnswer(desk, typeof after === 'string' ? after : null, clock()), 'list');
+    const after = typeof req.query.after === 'string' ? req.query.after : null;
+    const answer = req.query.archived === undefined ? jobsAnswer : archivedAnswer;
+    found(res, answer(desk, after, clock()), 'list');
   });
-  router.get('/commissions/:id', (req, res) =>
-    found(res, commissionAnswer(desk, req.params.id, clock()), 'commission'),
-  );
+  router.get('/commissions/:id', (req, res) => found(res, commissionAnswer(desk, req.params.id, clock()), 'job'));
   router.get('/panels/:id', (req, res) => found(res, panelAnswer(desk, req.params.id), 'panel'));
   router.get('/panels/:id/history', (req, res) =>
     found(res, panelHistory(desk, req.params.id, beforeOf(req)), 'panel'),
@@ -53,6 +53,11 @@ export function queries(desk: Desk, drawings: Drawings, clock: () => number): Ro
     found(res, { seq: desk.seq, ...desk.undoWords(place, who) }, 'place');
   });
   router.get('/rack', (_req, res) => found(res, rackAnswer(desk), 'rack'));
+  router.get('/away', (_req, res) => found(res, awayAnswer(desk, clock()), 'list'));
+  router.get('/hangs/:table/:id', (req, res) => {
+    const table = PUT_AWAY.find((t) => t === req.params.table);
+    found(res, table ? hangsAnswer(desk, table, req.params.id, clock()) : null, 'entry');
+  });
   router.get('/rack/:id/ledger', (req, res) => found(res, ledgerAnswer(desk, req.params.id, beforeOf(req)), 'sheet'));
   router.get('/reckoning', (req, res) => {
     const from = instant.safeParse(req.query.from);

@@ -5,8 +5,8 @@ export function panelAnswer(desk: Desk, id: string): PanelAnswer | null {
   const { state } = desk;
   const panel = state.get('panels', id);
   const commission = panel && state.get('commissions', panel.commissionId);
-  if (!panel || !commission) return null;
-  const set = state.where('panels', 'commission_id = ? order by rowid', panel.commissionId);
+  if (!panel || !commission || panel.away === 'deleted') return null;
+  const set = state.where('panels', 'commission_id = ? and away is null order by rowid', panel.commissionId);
   return {
     seq: desk.seq,
     panel,

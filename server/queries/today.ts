@@ -7,7 +7,7 @@ import { glanceOf } from './glance.ts';
 export function todayAnswer(desk: Desk): TodayAnswer {
   const { state } = desk;
   const byCommission = new Map<string, Tables['panels'][]>();
-  for (const panel of state.where('panels', 'delivered_at is null order by rowid')) {
+  for (const panel of state.where('panels', 'delivered_at is null and away is null order by rowid')) {
     const panels = byCommission.get(panel.commissionId);
     if (panels) panels.push(panel);
     else byCommission.set(panel.commissionId, [panel]);
@@ -29,7 +29,7 @@ function runningShort({ store }: Desk): TodayAnswer['short'] {
     .prepare<[], TodayAnswer['short'][number]>(
       `with need as (
          select p.glass_id as glass, sum(p.area_mm2) as mm2 from pieces p join panels n on n.id = p.panel_id
-         where p.stage = 'to-cut' and p.drawn = 1 and p.glass_id is not null and n.delivered_at is null group by p.glass_id
+         where p.stage = 'to-cut' and p.drawn = 1 and p.glass_id is not null and n.delivered_at is null and n.away is null group by p.glass_id
        )
        select glass as glassId, mm2 - coalesce((select sum(area_mm2) from stock s where s.glass_id = glass and s.gone is null), 0)
          as missingMm2

@@ -4,10 +4,13 @@ import { happeningOf, isUpToDate, type ActKind, type History, type LogEntry, typ
 import type { Db } from './database.ts';
 import { fromJson } from './packing.ts';
 import type { logOriginals } from './schema/index.ts';
-import { log, pieceLog } from './schema/index.ts';
+import { log, OFF_THE_RACK, pieceLog } from './schema/index.ts';
 
 /** So many entries back it is looked who touched what; what was decided longer ago counts as touched. */
 const MOST_BACK = 5000;
+
+/** So many sheets off the rack are looked at. */
+const MOST_OFF = 200;
 
 /** The log of the studio: appended to, never changed. */
 export class LogBook implements History {
@@ -94,6 +97,14 @@ export class LogBook implements History {
     const rows = this.#sqlite.prepare<[], { seq: number; at: number }>('select seq, at from log order by seq desc');
     for (const entry of rows.iterate()) if (entry.at < at) return entry;
     return null;
+  }
+
+  /** Entries since an instant that took a sheet off the rack, uncut: written off or taken out. The latest first. */
+  offTheRackSince(at: number): LogEntry[] {
+    const rows = this.#sqlite.prepare<[number], RawEntry>(
+      `select * from log where ${OFF_THE_RACK} and at >= ? order by seq desc limit ${MOST_OFF}`,
+    );
+    return rows.all(at).map(fromRaw);
   }
 
   entry(seq: number): LogEntry | null {

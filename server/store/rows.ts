@@ -61,6 +61,7 @@ const CONDITIONS: Readonly<Record<Question, string>> = {
   stockWithLabel: 'lower(id) = ?',
   stockOfGlass: 'glass_id = ? and gone is null',
   runningClocksOf: 'person_id = ? and ended_at is null and removed = 0',
+  runningClocksOn: 'panel_id = ? and ended_at is null and removed = 0',
 };
 
 /** The studio's rows, answered from SQLite by statements that are prepared once; nothing is held in memory. */

@@ -1,42 +1,44 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useForm } from 'react-hook-form';
+import { z } from 'zod';
 import { api } from '../state/api.ts';
 import { listenAgain } from '../state/live.ts';
 import { outbox } from '../state/outboxHere.ts';
 import { Button } from '../ui/Button.tsx';
 import { TextField } from '../ui/Field.tsx';
 
-/** The door of a studio that is open to its own network. */
+const PASSCODE = z.object({
+  passcode: z.string().min(1, 'It stands on the screen of the computer that Nelvik runs on.'),
+});
+
+/** The door of a studio that is open to its own network. What is typed here is kept nowhere. */
 export function Passcode() {
   const client = useQueryClient();
-  const [passcode, setPasscode] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const enter = async () => {
+  const { register, handleSubmit, setError, formState } = useForm({
+    resolver: zodResolver(PASSCODE),
+    defaultValues: { passcode: '' },
+  });
+  const enter = async ({ passcode }: z.output<typeof PASSCODE>) => {
     try {
       await api.enter(passcode);
       listenAgain();
       outbox.again();
       await client.invalidateQueries();
     } catch (error) {
-      setProblem(error instanceof Error ? error.message : String(error));
+      setError('passcode', { message: error instanceof Error ? error.message : String(error) });
     }
   };
   return (
     <main className="grid h-dvh place-items-center">
-      <form
-        className="flex w-80 flex-col gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void enter();
-        }}
-      >
+      <form noValidate className="flex w-80 flex-col gap-3" onSubmit={(event) => void handleSubmit(enter)(event)}>
         <h1 className="text-3xl">Nelvik</h1>
         <TextField
           label="Studio passcode"
           type="password"
-          value={passcode}
-          onChange={(e) => setPasscode(e.target.value)}
-          problem={problem}
+          autoFocus
+          problem={formState.errors.passcode?.message ?? null}
+          {...register('passcode')}
         />
         <Button look="go" type="submit">
           Come in

@@ -70,7 +70,7 @@ export function Rail({ onFind }: { onFind: () => void }) {
 function WhoWorks() {
   const { data } = useStudio();
   const { personId, sitDown, theme, setTheme } = useBench();
-  const people = (data?.people ?? []).filter((p) => p.active);
+  const people = (data?.people ?? []).filter((p) => p.active && p.away === null);
   const person = people.find((p) => p.id === personId);
   return (
     <Menu

@@ -26,6 +26,8 @@ export function Shell() {
     document.documentElement.dataset.theme = theme;
   }, [theme]);
   if (error instanceof ApiError && error.code === 'passcode-needed') return <Passcode />;
+  // At the bench the tally line takes the foot of the window.
+  const hasLine = pathname.startsWith('/panels/');
   return (
     <>
       <a
@@ -80,8 +82,8 @@ export function Shell() {
       {/* News lies where nothing is worked with, and a press goes through it to what is below. */}
       <Toaster
         position="bottom-left"
-        offset={{ left: 96, bottom: 128 }}
-        mobileOffset={{ left: 84, bottom: 128 }}
+        offset={{ left: 96, bottom: hasLine ? 128 : 20 }}
+        mobileOffset={{ left: 16, bottom: hasLine ? 168 : 84 }}
         toastOptions={{
           style: {
             pointerEvents: 'none',

@@ -85,7 +85,7 @@ export function useFinds(): Finds[] {
     {
       title: 'Do',
       finds: [
-        find('do-job', 'New job', 'enter a commission', to('/jobs?new=1')),
+        find('do-job', 'New job', 'enter what was ordered', to('/jobs?new=1')),
         find('do-receive', 'Receive glass', 'sheets onto the rack', to('/rack?receive=1')),
         find('do-glass', 'New glass', 'a glass that the studio has not had', to('/rack?glass=1')),
         find('do-theme', theme === 'dark' ? 'By daylight' : 'By lamplight', 'light or dark', () =>
@@ -95,15 +95,17 @@ export function useFinds(): Finds[] {
     },
     {
       title: 'Glasses',
-      finds: (studio?.glasses ?? []).map((g) =>
-        find(
-          `glass-${g.id}`,
-          `${g.code} ${g.name}`,
-          g.texture,
-          to(`/rack?find=${encodeURIComponent(g.code)}`),
-          g.colour,
+      finds: (studio?.glasses ?? [])
+        .filter((g) => g.away === null)
+        .map((g) =>
+          find(
+            `glass-${g.id}`,
+            `${g.code} ${g.name}`,
+            g.texture,
+            to(`/rack?find=${encodeURIComponent(g.code)}`),
+            g.colour,
+          ),
         ),
-      ),
     },
     {
       title: 'Sheets and offcuts',
@@ -121,7 +123,7 @@ export function useFinds(): Finds[] {
     {
       title: 'People',
       finds: (studio?.people ?? [])
-        .filter((p) => p.active)
+        .filter((p) => p.active && p.away === null)
         .map((p) => find(`person-${p.id}`, p.name, 'works at this bench now', () => sitDown(p.id))),
     },
     {

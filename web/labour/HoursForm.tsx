@@ -44,7 +44,7 @@ export function HoursForm({
   done: () => void;
 }) {
   const here = useBench((s) => s.personId);
-  const people = [...reader.all('people')];
+  const people = [...reader.all('people')].filter((p) => p.away === null || p.id === entry?.personId);
   const send = useSend();
   const form = useKeptForm(`hours-${entry?.id ?? panelId}`, ENTRY, {
     personId: entry?.personId ?? here ?? people[0]?.id ?? '',

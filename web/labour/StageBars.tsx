@@ -1,15 +1,45 @@
 import { BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js';
+import { useMemo } from 'react';
 import { Bar } from 'react-chartjs-2';
 import { WORK_STAGES, workWord, type Settings, type WorkStage } from '#core/bench';
 import type { LabourSum } from '#core/labour';
 import { showMinutes, showMoney } from '#core/units';
+import { Table, type Column } from '../ui/Table.tsx';
 
 Chart.register(BarElement, CategoryScale, LinearScale, Tooltip);
 Chart.defaults.font.family = "'Source Sans 3 Variable', sans-serif";
 Chart.defaults.font.size = 14;
 
+interface StageSum extends LabourSum {
+  readonly stage: WorkStage;
+}
+
+function useStageColumns({ currency, locale }: Settings): Column<StageSum>[] {
+  return useMemo(
+    () => [
+      { id: 'stage', head: 'Work', value: (row) => workWord(row.stage) },
+      {
+        id: 'time',
+        head: 'Time',
+        value: (row) => row.minutes,
+        show: (row) => showMinutes(row.minutes),
+        isNumber: true,
+      },
+      {
+        id: 'money',
+        head: 'Labour',
+        value: (row) => row.cents,
+        show: (row) => showMoney(row.cents, currency, locale),
+        isNumber: true,
+      },
+    ],
+    [currency, locale],
+  );
+}
+
 /** Hours by stage of work: bars, and the same in a table for those who do not see them. */
 export function StageBars({ sums, settings }: { sums: ReadonlyMap<WorkStage, LabourSum>; settings: Settings }) {
+  const columns = useStageColumns(settings);
   const stages = WORK_STAGES.filter((stage) => (sums.get(stage)?.minutes ?? 0) > 0);
   if (stages.length === 0) return <p className="mt-4 text-mute">No hours are entered yet.</p>;
   const style = getComputedStyle(document.documentElement);
@@ -46,22 +76,18 @@ export function StageBars({ sums, settings }: { sums: ReadonlyMap<WorkStage, Lab
           }}
         />
       </div>
-      <table className="mt-2 w-full text-[15px]">
-        <caption className="sr-only">Hours and money by stage</caption>
-        <tbody>
-          {stages.map((s) => (
-            <tr key={s} className="border-t border-line">
-              <th scope="row" className="py-1.5 text-left font-normal">
-                {workWord(s)}
-              </th>
-              <td className="text-right">{showMinutes(sums.get(s)?.minutes ?? 0)}</td>
-              <td className="w-32 text-right">
-                {showMoney(sums.get(s)?.cents ?? 0, settings.currency, settings.locale)}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table
+        name="Hours and money by stage"
+        rows={stages.map((stage) => ({
+          stage,
+          minutes: sums.get(stage)?.minutes ?? 0,
+          cents: sums.get(stage)?.cents ?? 0,
+        }))}
+        columns={columns}
+        idOf={(row) => row.stage}
+        empty=""
+        isPlain
+      />
     </figure>
   );
 }

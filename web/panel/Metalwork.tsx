@@ -1,7 +1,10 @@
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 import { isBuiltIn, stepOf, type Side } from '#core/bench';
-import type { PicturePaths } from './paths.ts';
+import { cameBands, type LineAllowance } from '#core/sizing';
+import { open, type PicturePaths } from './paths.ts';
 import { looks, solderStep, type Pictured, type PicturedPiece } from './standing.ts';
+
+const always = () => true;
 
 interface MetalworkProps {
   readonly paths: PicturePaths;
@@ -27,9 +30,17 @@ export const Metalwork = memo(function Metalwork({ paths, panel, pieces, side, j
   return (
     <g fill="none" strokeLinecap="round" strokeLinejoin="round" style={{ pointerEvents: 'none' }}>
       {panel.technique === 'lead' ? (
-        <Cames paths={paths} leaded={leaded} faceMm={panel.allowance.faceMm} cemented={looks(panel, 'cemented')} />
+        <Cames
+          paths={paths}
+          allowance={panel.allowance}
+          isLed={(line) => (paths.sides[line] ?? []).some((n) => leaded.has(n))}
+          cemented={looks(panel, 'cemented')}
+        />
       ) : isWhole ? (
-        <Seams paths={paths} dark={dark} lit={lit} />
+        <>
+          <Seams paths={paths} dark={dark} lit={lit} />
+          {paths.cartoon && <Cames paths={paths} allowance={panel.allowance} isLed={always} cemented={false} />}
+        </>
       ) : null}
       {!lit &&
         paths.joints.map((joint) => {
@@ -82,24 +93,40 @@ export const Metalwork = memo(function Metalwork({ paths, panel, pieces, side, j
   );
 });
 
-function Cames({
-  paths,
-  leaded,
-  faceMm,
-  cemented,
-}: {
-  paths: PicturePaths;
-  leaded: ReadonlySet<number>;
-  faceMm: number;
-  cemented: boolean;
-}) {
-  const led = paths.lines.filter((_, i) => (paths.sides[i] ?? []).some((n) => leaded.has(n))).join('');
+interface CamesProps {
+  readonly paths: PicturePaths;
+  readonly allowance: LineAllowance;
+  /** Whether the came along a line lies there already. */
+  readonly isLed: (line: number) => boolean;
+  readonly cemented: boolean;
+}
+
+/** Cames at their own widths; that of the border lies beside the outline, on the glass's edge. */
+function Cames({ paths, allowance, isLed, cemented }: CamesProps) {
+  const { cartoon, lines } = paths;
+  const bands = useMemo(
+    () =>
+      cartoon
+        ? cameBands(cartoon, allowance).map((band) => ({ ...band, d: open(band.points) }))
+        : lines.map((d, line) => ({ line, d, faceMm: allowance.faceMm, isBorder: false })),
+    [cartoon, lines, allowance],
+  );
+  const widths = new Map<string, { d: string; faceMm: number; isBorder: boolean }>();
+  for (const { line, d, faceMm, isBorder } of bands) {
+    if (!isLed(line)) continue;
+    const key = `${isBorder ? 'border' : 'inside'} ${faceMm}`;
+    widths.set(key, { d: `${widths.get(key)?.d ?? ''}${d}`, faceMm, isBorder });
+  }
   return (
     <>
-      {cemented && <path d={led} stroke="var(--cement)" strokeWidth={faceMm + 1.6} />}
-      <path d={led} stroke="var(--came)" strokeWidth={faceMm} />
-      <path d={led} stroke="var(--came-shine)" strokeWidth={faceMm * 0.42} />
-      <path d={led} stroke="var(--came-glint)" strokeOpacity={0.5} strokeWidth={faceMm * 0.1} />
+      {[...widths].map(([key, { d, faceMm, isBorder }]) => (
+        <g key={key} {...(isBorder ? { strokeLinecap: 'butt' as const, strokeLinejoin: 'miter' as const } : {})}>
+          {cemented && <path d={d} stroke="var(--cement)" strokeWidth={faceMm + 1.6} />}
+          <path d={d} stroke="var(--came)" strokeWidth={faceMm} />
+          <path d={d} stroke="var(--came-shine)" strokeWidth={faceMm * 0.42} />
+          <path d={d} stroke="var(--came-glint)" strokeOpacity={0.5} strokeWidth={faceMm * 0.1} />
+        </g>
+      ))}
     </>
   );
 }

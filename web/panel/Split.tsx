@@ -38,7 +38,7 @@ export function Split({ id, side, children }: { id: string; side: ReactNode; chi
           type="button"
           aria-expanded={!isFolded}
           aria-label={isFolded ? 'Show the sheet' : 'Fold the sheet away'}
-          className={`absolute z-10 grid place-items-center border border-line bg-raised text-mute hover:border-strong hover:text-ink ${isUpright ? 'right-5 bottom-0 h-7 w-14 rounded-t-md border-b-0' : 'right-0 bottom-14 h-14 w-6 rounded-l-md border-r-0'}`}
+          className={`absolute z-10 grid place-items-center print:hidden border border-line bg-raised text-mute hover:border-strong hover:text-ink ${isUpright ? 'right-5 bottom-0 h-7 w-14 rounded-t-md border-b-0' : 'right-0 bottom-14 h-14 w-6 rounded-l-md border-r-0'}`}
           onClick={() => (isFolded ? sheet.current?.resize(open.current) : sheet.current?.collapse())}
         >
           <Arrow aria-hidden size={18} />

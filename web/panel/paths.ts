@@ -16,6 +16,8 @@ export interface PicturePaths {
   /** Numbers of the pieces on either side of each line. */
   readonly sides: readonly (readonly number[])[];
   readonly joints: readonly Pick<Joint, 'number' | 'at' | 'pieces'>[];
+  /** Null in a small picture, where every came is as wide as the others. */
+  readonly cartoon: Cartoon | null;
 }
 
 /** … and what the desk and the bench need beside it. */
@@ -29,7 +31,7 @@ export interface PanelPaths extends PicturePaths {
 const f = (value: number) => Math.round(value * 100) / 100;
 const closed = (rings: readonly Ring[]): string =>
   rings.map((ring) => `M${ring.map(([x, y]) => `${f(x)} ${f(y)}`).join('L')}Z`).join('');
-const open = (points: Ring): string => `M${points.map(([x, y]) => `${f(x)} ${f(y)}`).join('L')}`;
+export const open = (points: readonly Point[]): string => `M${points.map(([x, y]) => `${f(x)} ${f(y)}`).join('L')}`;
 
 function ringsOf(lines: readonly Ring[], refs: CartoonPiece['rings']): Ring[] {
   return refs.map((ring) =>
@@ -97,6 +99,7 @@ export function sketchPaths(sketch: Sketch): PicturePaths {
     lines: lines.map(open),
     sides: sidesOf(lines.length, sketch.pieces),
     joints: sketch.joints,
+    cartoon: null,
   };
   SKETCHES.set(sketch, paths);
   return paths;

@@ -3,7 +3,7 @@ import type { Glance, SeenPiece, StudioAnswer } from '#contract';
 
 /** What a picture shows of a panel beside its pieces. */
 export type Pictured = Pick<Panel, 'name' | 'technique' | 'widthMm' | 'heightMm'> & {
-  readonly allowance: Pick<Panel['allowance'], 'faceMm'>;
+  readonly allowance: Panel['allowance'];
 } & Pick<Standing, 'route' | 'steps' | 'soldered'>;
 
 /** What a picture shows of a piece. */

@@ -9,7 +9,7 @@ import type {
   Place,
   StudyAnswer,
 } from '#contract';
-import type { UndoPlace } from '#core/bench';
+import type { PutAwayTable, UndoPlace } from '#core/bench';
 import type { Sketch } from '#core/cartoon';
 
 /** A refusal from the server, or no answer at all: `words` is what the user reads. */
@@ -55,6 +55,10 @@ export const api = {
   studio: () => place<'studio'>('/studio'),
   today: () => place<'today'>('/today'),
   jobs: (after: string | null) => place<'jobs'>(after === null ? '/jobs' : `/jobs?after=${at(after)}`),
+  archivedJobs: (after: string | null) =>
+    place<'jobs'>(after === null ? '/jobs?archived' : `/jobs?archived&after=${at(after)}`),
+  away: () => place<'away'>('/away'),
+  hangs: (table: PutAwayTable, id: string) => place<'hangs'>(`/hangs/${table}/${at(id)}`),
   commission: (id: string) => place<'commission'>(`/commissions/${at(id)}`),
   panel: (id: string) => place<'panel'>(`/panels/${at(id)}`),
   panelHistory: (id: string) => place<'history'>(`/panels/${at(id)}/history`),

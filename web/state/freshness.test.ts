@@ -26,6 +26,7 @@ describe('what is asked again after a change', () => {
     expect(askedAgain({ stock: ['S1'], moves: ['S1'] })).toEqual([
       ['rack'],
       ['today'],
+      ['away'],
       ['undo', 'rack'],
       ['ledger', 'S1'],
     ]);
@@ -41,7 +42,7 @@ describe('what a screen has heard', () => {
     const spy = vi.spyOn(client, 'invalidateQueries');
     const ears = new Heard();
     await Promise.all([ears.change(client, 7, { stock: [] }), ears.change(client, 7, { stock: [] })]);
-    expect(asked(spy)).toEqual([['rack'], ['today'], ['undo', 'rack']]);
+    expect(asked(spy)).toEqual([['rack'], ['today'], ['away'], ['undo', 'rack']]);
     expect(ears.last).toBe(7);
   });
   it('a change that comes late is not taken for one that is known', async () => {

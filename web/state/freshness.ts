@@ -21,23 +21,25 @@ const undoAt =
   () => [['undo', place]];
 
 const LISTS = all('today', 'jobs', 'commission');
+/** What was archived or deleted is taken back in setting up. */
+const SET_UP = both(all('away'), undoAt('setup'));
 
 /** Which questions have another answer once rows of a table have changed, by whom the rows belong to. */
 const ASKED_AGAIN: Readonly<Record<string, Keys>> = {
   settings: both(all('studio'), undoAt('setup')),
-  people: all('studio'),
-  glasses: all('studio'),
+  people: both(all('studio'), SET_UP),
+  glasses: both(all('studio'), SET_UP),
   routes: all('studio'),
   routeSteps: all('studio'),
-  commissions: both(LISTS, all('panel', 'studio')),
-  panels: both(LISTS, each('panel'), each('history'), each('undo')),
+  commissions: both(LISTS, all('panel', 'studio'), SET_UP),
+  panels: both(LISTS, each('panel'), each('history'), each('undo'), SET_UP),
   sections: both(each('panel'), each('undo')),
   steps: both(LISTS, each('panel'), each('history'), each('undo')),
   joints: both(LISTS, each('panel'), each('history'), each('undo')),
   pieces: both(LISTS, each('panel'), each('history'), each('undo'), all('piece-history')),
   mishaps: both(each('panel-hours'), all('reckoning', 'commission')),
   hours: both(each('panel-hours'), each('history'), each('undo'), all('studio', 'reckoning', 'commission', 'jobs')),
-  stock: both(all('rack', 'today'), undoAt('rack')),
+  stock: both(all('rack', 'today', 'away'), undoAt('rack')),
   moves: both(all('rack'), each('ledger')),
 };
 

@@ -98,6 +98,8 @@ async function run(
   try {
     const done = await post();
     const { seq, touched, again } = done;
+    // What was said before is done with: the next thing has succeeded.
+    toast.dismiss();
     if (said) toast.success(typeof said === 'string' ? said : said(done));
     // Carried out before, but its answer was lost: whatever it changed may have been missed.
     if (again) await client.invalidateQueries();

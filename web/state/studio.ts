@@ -8,9 +8,17 @@ import {
   type UseQueryResult,
 } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
-import type { CartoonAnswer, PanelAnswer, RackAnswer, StudioAnswer, UndoAnswer } from '#contract';
+import type { CartoonAnswer, JobsAnswer, PanelAnswer, RackAnswer, StudioAnswer, UndoAnswer } from '#contract';
 import type { Sketch } from '#core/cartoon';
-import { DEFAULT_SETTINGS, Studio, type Settings, type TableName, type Tables, type UndoPlace } from '#core/bench';
+import {
+  DEFAULT_SETTINGS,
+  Studio,
+  type PutAwayTable,
+  type Settings,
+  type TableName,
+  type Tables,
+  type UndoPlace,
+} from '#core/bench';
 import { api, ApiError } from './api.ts';
 import { useBench } from './bench.ts';
 import { heard } from './freshness.ts';
@@ -36,13 +44,30 @@ export const useRack = () => useQuery({ queryKey: ['rack'], queryFn: api.rack, .
 /** Jobs in hand, and delivered ones page by page. */
 export const useJobs = () =>
   useInfiniteQuery({
-    queryKey: ['jobs'],
+    queryKey: ['jobs', 'all'],
     queryFn: ({ pageParam }) => api.jobs(pageParam),
     initialPageParam: null as string | null,
     getNextPageParam: (last) => last.next,
     retry,
     staleTime: HOLDS_MS,
   });
+
+/** Archived jobs page by page, once they are wanted. */
+export const useArchivedJobs = (isWanted: boolean) =>
+  useInfiniteQuery({
+    queryKey: ['jobs', 'archived'],
+    queryFn: isWanted ? ({ pageParam }: { pageParam: string | null }) => api.archivedJobs(pageParam) : skipToken,
+    initialPageParam: null as string | null,
+    getNextPageParam: (last: JobsAnswer) => last.next,
+    retry,
+    staleTime: HOLDS_MS,
+  });
+
+/** What Setup can bring back. */
+export const useAway = () => useQuery({ queryKey: ['away'], queryFn: api.away, ...asked });
+/** What hangs on something that may be deleted; asked anew each time. */
+export const useHangs = (table: PutAwayTable, id: string | null) =>
+  useQuery({ queryKey: ['hangs', table, id], queryFn: id === null ? skipToken : () => api.hangs(table, id), retry });
 
 export const useCommission = (id: string | undefined) =>
   useQuery({

@@ -16,7 +16,7 @@ export function Button({ look = 'plain', className = '', type = 'button', ...res
   return (
     <button
       type={type}
-      className={`inline-flex min-h-11 items-center justify-center gap-2 rounded-md px-4 font-semibold ${LOOKS[look]} ${className}`}
+      className={`inline-flex print:hidden min-h-11 items-center justify-center gap-2 rounded-md px-4 font-semibold ${LOOKS[look]} ${className}`}
       {...rest}
     />
   );

@@ -155,7 +155,7 @@ export function Table<T extends object>({
         <table className="w-full text-[15px]">
           <thead className="sticky top-0 z-[1] bg-sheet text-left text-mute">
             <tr>
-              {visible.map((c) => {
+              {visible.map((c, i) => {
                 const sorted = table.getColumn(c.id)?.getIsSorted() ?? false;
                 const Arrow = sorted === 'desc' ? ArrowDown : ArrowUp;
                 return (
@@ -163,7 +163,7 @@ export function Table<T extends object>({
                     key={c.id}
                     scope="col"
                     aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
-                    className={`font-normal ${c.isNumber ? 'text-right' : ''}`}
+                    className={`font-normal ${c.isNumber ? 'text-right' : ''} ${i === 0 ? 'pl-2' : ''}`}
                   >
                     <button
                       type="button"

@@ -12,6 +12,7 @@ import { enterHours } from './enterHours/act.ts';
 import { finishStep } from './finishStep/act.ts';
 import { markPieces } from './markPieces/act.ts';
 import { moveStock } from './moveStock/act.ts';
+import { putAway } from './putAway/act.ts';
 import { putBack } from './putBack/act.ts';
 import { receiveStock } from './receiveStock/act.ts';
 import { removeHours } from './removeHours/act.ts';
@@ -35,6 +36,7 @@ export const ACTS = {
   'save-glass': saveGlass,
   'save-commission': saveCommission,
   'save-panel': savePanel,
+  'put-away': putAway,
   'save-route': saveRoute,
   'accept-drawing': acceptDrawing,
   'choose-glass': chooseGlass,

@@ -3,7 +3,7 @@ import { panels, sections, steps, joints, pieces, moves, mishaps, hours } from '
 import { settings, people, glasses, stock, routes, routeSteps, commissions } from './studio.ts';
 
 export { fileUses, files, drawings, studies } from './files.ts';
-export { log, logOriginals, meta, pieceLog } from './log.ts';
+export { log, logOriginals, meta, OFF_THE_RACK, pieceLog } from './log.ts';
 export { ledgerTotals, panels, sections, steps, joints, pieces, moves, mishaps, hours } from './panels.ts';
 export { settings, people, glasses, stock, routes, routeSteps, commissions } from './studio.ts';
 

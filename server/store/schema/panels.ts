@@ -5,7 +5,7 @@ import type { JointKind } from '#core/cartoon';
 import type { LineAllowance, Opening, Technique } from '#core/sizing';
 import type { MoveKind } from '#core/stock';
 import { drawings } from './files.ts';
-import { codes, commissions, flag, glasses, people, routes, row } from './studio.ts';
+import { codes, commissions, flag, glasses, mayBeAway, people, routes, row } from './studio.ts';
 
 export const panels = sqliteTable(
   'panels',
@@ -30,12 +30,16 @@ export const panels = sqliteTable(
     jointCount: integer('joint_count').notNull(),
     counts: text('counts', { mode: 'json' }).$type<PanelCounts>().notNull(),
     deliveredAt: integer('delivered_at'),
+    ...mayBeAway,
   },
   (t) => [
     index('panels_by_commission').on(t.commissionId),
     index('panels_in_hand')
       .on(t.id)
-      .where(sql`${t.deliveredAt} is null`),
+      .where(sql`${t.deliveredAt} is null and ${t.away} is null`),
+    index('panels_away')
+      .on(t.away, t.awayAt)
+      .where(sql`${t.away} is not null`),
     check('panels_technique', sql`${t.technique} in ('foil', 'lead')`),
     check('panels_size', sql`${t.widthMm} > 0 and ${t.heightMm} > 0`),
     check('panels_counts', sql`${t.pieceCount} >= 0 and ${t.jointCount} >= 0 and ${t.freeId} > 0`),

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { check, index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import type { Deed, Look, StepCode, WorkStage } from '#core/bench';
+import type { Away, Deed, Look, StepCode, WorkStage } from '#core/bench';
 import type { OwnLimits } from '#core/limits';
 import type { Technique } from '#core/sizing';
 import type { Hiding, StockItem, Texture } from '#core/stock';
@@ -9,6 +9,8 @@ import type { Currency, DisplayUnit } from '#core/units';
 /** What every row has. */
 export const row = { id: text('id').primaryKey(), rev: integer('rev').notNull() };
 export const flag = (name: string) => integer(name, { mode: 'boolean' }).notNull();
+/** Archived or deleted, and since when. */
+export const mayBeAway = { away: text('away').$type<Away>(), awayAt: integer('away_at') };
 export const codes = (name: string) => text(name, { mode: 'json' }).$type<readonly StepCode[]>().notNull();
 
 export const settings = sqliteTable(
@@ -33,6 +35,7 @@ export const people = sqliteTable(
     initial: text('initial').notNull(),
     rateCentsPerHour: integer('rate_cents_per_hour').notNull(),
     active: flag('active'),
+    ...mayBeAway,
   },
   (t) => [check('people_rate', sql`${t.rateCentsPerHour} >= 0`)],
 );
@@ -49,6 +52,7 @@ export const glasses = sqliteTable(
     hiding: text('hiding').$type<Hiding>().notNull(),
     flow: flag('flow'),
     priceCentsPerM2: integer('price_cents_per_m2').notNull(),
+    ...mayBeAway,
   },
   (t) => [
     uniqueIndex('glasses_by_code').on(sql`lower(${t.code})`),
@@ -139,14 +143,18 @@ export const commissions = sqliteTable(
     due: text('due'),
     note: text('note').notNull(),
     inHand: flag('in_hand'),
+    ...mayBeAway,
   },
   (t) => [
     index('commissions_in_hand')
       .on(t.due, t.id)
-      .where(sql`${t.inHand} = 1`),
+      .where(sql`${t.inHand} = 1 and ${t.away} is null`),
     index('commissions_past')
       .on(t.due, t.id)
-      .where(sql`${t.inHand} = 0`),
+      .where(sql`${t.inHand} = 0 and ${t.away} is null`),
+    index('commissions_away')
+      .on(t.away, t.awayAt)
+      .where(sql`${t.away} is not null`),
     check('commissions_due', sql`${t.due} is null or ${t.due} like '____-__-__'`),
   ],
 );

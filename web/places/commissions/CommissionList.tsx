@@ -3,6 +3,7 @@ import { useJobs, useSketches } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useTitle } from '../../ui/useTitle.ts';
+import { ArchivedJobs } from './ArchivedJobs.tsx';
 import { CommissionForm } from './CommissionForm.tsx';
 import { JobRow } from './JobRow.tsx';
 
@@ -49,6 +50,7 @@ export function CommissionList() {
           )}
         </>
       )}
+      {data.pages[0]?.hasArchived && <ArchivedJobs />}
       <Sheet title="New job" open={params.has('new')} onClose={() => setParams({})}>
         <CommissionForm done={(id) => void navigate(`/jobs/${id}`)} />
       </Sheet>

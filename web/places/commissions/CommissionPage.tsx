@@ -1,20 +1,23 @@
 import { useState } from 'react';
+import { CopyPlus } from 'lucide-react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { unpackPieces } from '#contract';
-import { count, showMinutes, showMoney } from '#core/units';
-import { nextThing, TECHNIQUE_WORDS } from '#core/words';
+import type { PanelRow } from '#core/bench';
+import { showMinutes, showMoney } from '#core/units';
+import { AwayMenu } from '../../history/AwayMenu.tsx';
+import { BringBackButton } from '../../history/BringBackButton.tsx';
 import { MishapList } from '../../labour/MishapList.tsx';
-import { SmallPicture } from '../../panel/SmallPicture.tsx';
 import { standingIn } from '../../panel/standing.ts';
 import { useCommission, useSettings, useSketches, useStudio } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { NotHere } from '../../ui/NotHere.tsx';
 import { dateWords } from '../../ui/dates.ts';
-import { Measures } from '../../ui/Length.tsx';
+import { MenuItem } from '../../ui/Menu.tsx';
 import { useTitle } from '../../ui/useTitle.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { CommissionForm } from './CommissionForm.tsx';
 import { PanelForm } from './PanelForm.tsx';
+import { PanelOfJob } from './PanelOfJob.tsx';
+import { useDuplicate } from './useDuplicate.ts';
 
 /** One commission: its panels as they stand, what comes next, what it has taken. */
 export function CommissionPage() {
@@ -23,6 +26,8 @@ export function CommissionPage() {
   const { data, isPending } = useCommission(commissionId);
   const settings = useSettings();
   const navigate = useNavigate();
+  const duplicate = useDuplicate();
+  const [changed, setChanged] = useState<PanelRow | null>(null);
   const [sheet, setSheet] = useState<'panel' | 'edit' | null>(null);
   const panels = data?.panels ?? [];
   useTitle(data?.commission?.title, 'Job');
@@ -30,6 +35,13 @@ export function CommissionPage() {
   if (isPending || !studio) return null;
   const commission = data?.commission;
   if (!commission || !data) return <NotHere what="job" />;
+  const again = async () => {
+    const rows = panels
+      .filter((p) => p.panel.away === null)
+      .map((glance) => ({ row: glance.panel as PanelRow, route: standingIn(studio, glance).route.key }));
+    const id = await duplicate.job(commission, rows);
+    if (id !== null) void navigate(`/jobs/${id}`);
+  };
   const glasses = new Map(studio.glasses.map((g) => [g.id, g]));
   const nameOf = (panelId: string) => panels.find((p) => p.panel.id === panelId)?.panel.name ?? '';
   const tallest = Math.max(0, ...panels.map((p) => p.panel.heightMm));
@@ -51,12 +63,27 @@ export function CommissionPage() {
             {commission.client ? `for ${commission.client}` : 'no client entered'}
             {commission.due && ` · due ${dateWords(commission.due, settings.locale)}`}
           </p>
+          {commission.away !== null && <p className="mt-1 font-semibold">Archived: it takes no work.</p>}
           {commission.note && <p className="mt-2 max-w-prose">{commission.note}</p>}
         </div>
-        <Button onClick={() => setSheet('edit')}>Change</Button>
-        <Button look={panels.length === 0 ? 'go' : 'plain'} onClick={() => setSheet('panel')}>
-          Add a panel
-        </Button>
+        {commission.away === null ? (
+          <>
+            <AwayMenu
+              of={{ table: 'commissions', id: commission.id, name: commission.title }}
+              onGone={() => void navigate('/jobs')}
+            >
+              <MenuItem onPick={() => void again()}>
+                <CopyPlus aria-hidden size={18} className="text-mute" /> Duplicate
+              </MenuItem>
+            </AwayMenu>
+            <Button onClick={() => setSheet('edit')}>Change</Button>
+            <Button look={panels.length === 0 ? 'go' : 'plain'} onClick={() => setSheet('panel')}>
+              Add a panel
+            </Button>
+          </>
+        ) : (
+          <BringBackButton of={{ table: 'commissions', id: commission.id, name: commission.title }} />
+        )}
       </header>
       {panels.length === 0 && (
         <p className="py-16 text-center text-[17px] text-mute">
@@ -64,40 +91,20 @@ export function CommissionPage() {
         </p>
       )}
       <ol className="mt-6 flex flex-wrap gap-x-10 gap-y-8">
-        {panels.map((glance, i) => {
-          const panel = standingIn(studio, glance);
-          const next = nextThing(panel, unpackPieces(glance.pieces));
-          return (
-            <li key={panel.id} className="max-w-[440px]">
-              <Link
-                to={`/panels/${panel.id}/${panel.cartoonId ? 'bench' : 'cartoon'}`}
-                className="flex items-end"
-                style={{ minHeight: tallest * pxPerMm }}
-                aria-label={`${panel.name}: to the bench`}
-              >
-                <SmallPicture
-                  panel={panel}
-                  pieces={glance.pieces}
-                  sketch={sketches[i]}
-                  glasses={glasses}
-                  pxPerMm={pxPerMm}
-                />
-              </Link>
-              <h2 className="mt-4 text-[18px]">
-                <Link to={`/panels/${panel.id}/${panel.cartoonId ? 'bench' : 'cartoon'}`}>{panel.name}</Link>
-              </h2>
-              <p className="text-[15px] text-mute">
-                <Measures widthMm={panel.widthMm} heightMm={panel.heightMm} unit={settings.unit} /> ·{' '}
-                {TECHNIQUE_WORDS[panel.technique]} · {count(panel.pieceCount, 'piece')}
-              </p>
-              <p className="max-w-72 text-[15px]">
-                {next.before}
-                <b className="text-copper-ink">{next.strong}</b>
-                {next.after}
-              </p>
-            </li>
-          );
-        })}
+        {panels.map((glance, i) => (
+          <PanelOfJob
+            key={glance.panel.id}
+            glance={glance}
+            studio={studio}
+            settings={settings}
+            sketch={sketches[i]}
+            glasses={glasses}
+            pxPerMm={pxPerMm}
+            roomHigh={tallest * pxPerMm}
+            onChange={setChanged}
+            onDuplicate={(row, route) => void duplicate.panel(row, route, commission.id, `${row.name}, again`)}
+          />
+        ))}
       </ol>
       {panels.length > 0 && (
         <section className="mt-10 grid gap-10 border-t border-line pt-5 md:grid-cols-2">
@@ -135,6 +142,17 @@ export function CommissionPage() {
           names={panels.map((p) => p.panel.name)}
           done={(id) => void navigate(`/panels/${id}/cartoon`)}
         />
+      </Sheet>
+      <Sheet title={changed ? changed.name : ''} open={changed !== null} onClose={() => setChanged(null)}>
+        {changed && (
+          <PanelForm
+            commissionId={commission.id}
+            unit={settings.unit}
+            names={[]}
+            entry={changed}
+            done={() => setChanged(null)}
+          />
+        )}
       </Sheet>
       <Sheet title="Change the job" open={sheet === 'edit'} onClose={() => setSheet(null)}>
         <CommissionForm entry={commission} done={() => setSheet(null)} />

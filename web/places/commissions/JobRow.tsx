@@ -32,7 +32,7 @@ export function JobRow({ job: { commission, panels, labour, glassCents }, sketch
   const pxPerMm = Math.min((ROOM_WIDE - GAP * Math.max(0, shown.length - 1)) / Math.max(1, wideMm), ROOM_HIGH / highMm);
   const pieces = panels.reduce((sum, { panel }) => sum + panel.pieceCount, 0);
   const days = commission.due ? daysUntil(commission.due) : null;
-  const isLate = commission.inHand && days !== null && days < 0;
+  const isLate = commission.inHand && commission.away === null && days !== null && days < 0;
   const next = panels
     .map((glance) => ({
       name: glance.panel.name,

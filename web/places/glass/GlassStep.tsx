@@ -38,7 +38,10 @@ export function GlassStep() {
     if (how === 'toggle') for (const n of picked) toggle(panel.id, n);
     else choose(panel.id, how === 'add' ? [...selected, ...picked] : picked, picked.at(-1) ?? null);
   };
-  const all = [...reader.all('glasses')].sort((a, b) => a.code.localeCompare(b.code));
+  const isHere = new Set(pieces.map((p) => p.glassId));
+  const all = [...reader.all('glasses')]
+    .filter((g) => g.away === null || isHere.has(g.id))
+    .sort((a, b) => a.code.localeCompare(b.code));
   const side = (
     <SideSheet label="Glasses" foot={list.length > 0 && <Button onClick={() => give(null)}>No glass</Button>}>
       <h2 className="text-2xl">

@@ -1,80 +1,90 @@
 import { Link } from 'react-router';
+import { USUAL_PROFILES } from '#core/sizing';
+import { borderWords, profileWords } from '#core/words';
 import type { PanelView } from '../../panel/view.ts';
 import { Button } from '../../ui/Button.tsx';
-import { ChoiceField } from '../../ui/Choice.tsx';
-import { TextField } from '../../ui/Field.tsx';
-import { LABELS, OPENING_KEYS, OPENING_LABELS, type Measures } from './useMeasures.ts';
+import { Form, FormChoice, FormText } from '../../ui/form/Form.tsx';
+import { AS_INSIDE, TYPED, type Measures } from './useMeasures.ts';
 
-/** Name, technique, opening, and what the lines take up. */
+/** Cames that go round a panel, of lead or of foil. */
+export const USUAL_BORDERS: readonly string[] = [...USUAL_PROFILES.lead].sort();
+
+/** Name, technique, opening, what goes round the panel and what the lines take up. */
 export function MeasureForm({ panel, m }: { panel: PanelView['panel']; m: Measures }) {
+  const { unit, technique } = m;
+  const isLead = technique === 'lead';
+  const { border: _, ...inside } = m.allowance ?? panel.allowance;
   return (
-    <form
-      className="flex flex-col gap-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void m.keep();
-      }}
-    >
-      <TextField
-        label="Name of the panel"
-        value={m.name}
-        onChange={(e) => m.setName(e.target.value)}
-        problem={m.name.trim() === '' ? 'It needs a name.' : null}
-      />
-      <ChoiceField
-        label="Technique"
-        value={m.technique}
-        disabled={m.begun}
-        onChoice={m.chooseTechnique}
-        options={[
-          { value: 'foil', text: 'copper foil' },
-          { value: 'lead', text: 'leaded' },
-        ]}
-        hint={m.begun ? 'Glass is cut, so this stays.' : ''}
-      />
-      <div className="grid grid-cols-2 gap-x-3">
-        {OPENING_KEYS.map((key) => (
-          <TextField
-            key={key}
-            label={OPENING_LABELS[key]}
-            placeholder={key === 'widthMm' || key === 'heightMm' ? 'none' : ''}
-            value={m.openingText(key)}
-            onChange={(e) => m.typeOpening(key, e.target.value)}
-            problem={m.openingProblem(key)}
-          />
-        ))}
+    <Form form={m.form} label="Measures" className="flex flex-col gap-2" onSend={m.keep}>
+      <FormText name="name" label="Name of the panel" />
+      {m.begun ? (
+        <p className="text-[15px] text-mute">
+          {isLead ? 'Leaded' : 'Copper foil'}; glass of it is cut, so the technique stays.
+        </p>
+      ) : (
+        <FormChoice
+          name="technique"
+          label="Technique"
+          onChoice={m.chooseTechnique}
+          options={[
+            { value: 'foil', text: 'copper foil' },
+            { value: 'lead', text: 'leaded' },
+          ]}
+        />
+      )}
+      <fieldset className="grid grid-cols-2 items-start gap-x-3 gap-y-1.5">
+        <legend className="mb-1 font-head text-[18px]">Its opening</legend>
+        <FormText name="openingWide" label="Opening wide" placeholder="none" />
+        <FormText name="openingHigh" label="Opening high" placeholder="none" />
+        <FormText name="fitting" label="Play a side" />
+        <FormText name="cover" label="Covered by the rebate" />
+      </fieldset>
+      <fieldset className="grid gap-2">
+        <legend className="mb-1 font-head text-[18px]">Round it</legend>
+        <FormChoice
+          name="border"
+          label={isLead ? 'Border came' : 'Border'}
+          options={[
+            { value: AS_INSIDE, text: borderWords(inside, unit) },
+            ...USUAL_BORDERS.map((value) => ({ value, text: profileWords(value, unit) })),
+            { value: TYPED, text: 'another profile …' },
+          ]}
+        />
+        {m.border === TYPED && <FormText name="ownBorder" label="Its code" hint="h, u or f and the millimetres" />}
+        <FormChoice
+          name="outline"
+          label="The outer line of the drawing is"
+          options={[
+            { value: 'glass-edge', text: 'the edge of the glass' },
+            {
+              value: 'came-outside',
+              text: isLead ? 'the outside of the border came' : 'the outside of the border',
+            },
+          ]}
+        />
+      </fieldset>
+      <fieldset className="grid grid-cols-2 items-start gap-x-3 gap-y-1.5">
+        <legend className="mb-1 font-head text-[18px]">{isLead ? 'Cames inside' : 'Between two pieces'}</legend>
+        {isLead ? (
+          <>
+            <FormText name="faceMm" label="Face of the came" />
+            <FormText name="heartMm" label="Heart of the came" />
+            <FormText name="clearanceMm" label="Play on each side" />
+          </>
+        ) : (
+          <FormText name="gapMm" label="Gap between two pieces" />
+        )}
+      </fieldset>
+      <div className="sticky bottom-0 -mx-1 grid bg-top px-1 pt-1 pb-4">
+        <Button look="go" type="submit" aria-disabled={m.busy}>
+          {m.busy ? 'Working it out …' : 'Keep'}
+        </Button>
       </div>
-      <ChoiceField
-        label="The outer line of the drawing is"
-        value={m.outline}
-        onChoice={m.setOutline}
-        options={[
-          { value: 'glass-edge', text: 'the edge of the glass' },
-          {
-            value: 'came-outside',
-            text: m.technique === 'lead' ? 'the outside of the border came' : 'the outside of the border',
-          },
-        ]}
-      />
-      <div className="grid grid-cols-2 gap-x-3">
-        {m.keys.map((key) => (
-          <TextField
-            key={key}
-            label={LABELS[key]}
-            value={m.text(key)}
-            onChange={(e) => m.type(key, e.target.value)}
-            problem={m.problem(key)}
-          />
-        ))}
-      </div>
-      <Button look="go" type="submit" disabled={!m.isSound || m.busy}>
-        {m.busy ? 'Working it out …' : 'Keep'}
-      </Button>
       {panel.cartoonId === null && (
         <Link to={`/panels/${panel.id}/cartoon`} className="text-center underline underline-offset-4">
           On to the drawing
         </Link>
       )}
-    </form>
+    </Form>
   );
 }

@@ -1,34 +1,43 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { z } from 'zod';
 import { drawnSize, evenOutside, outsideOf, panelInOpening } from '#core/sizing';
-import { BOUNDS, isWithin } from '#core/limits';
-import { lengthToMm } from '#core/units';
+import { BOUNDS } from '#core/limits';
+import { showLength, type DisplayUnit } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
-import { TextField } from '../../ui/Field.tsx';
+import { length, wanted } from '../../ui/form/fields.ts';
+import { Form, FormText } from '../../ui/form/Form.tsx';
+import { useKeptForm } from '../../ui/form/useKeptForm.ts';
 import type { PanelView } from '../../panel/view.ts';
 import { newId } from '../../state/ids.ts';
+
+const openingOf = (unit: DisplayUnit) => {
+  const { least, most } = BOUNDS.openingMm;
+  const side = length(unit, BOUNDS.openingMm, `From ${showLength(least, unit)} to ${showLength(most, unit)}.`);
+  const border = length(unit, BOUNDS.borderMm, 'A length, or nothing.');
+  return z.object({
+    name: wanted('It needs a name.'),
+    width: side,
+    height: side,
+    border: z.union([z.literal('').transform(() => 0), border]),
+  });
+};
 
 /** The same drawing for another opening of the set: the border keeps its width, the middle takes the rest. */
 export function SetMaker({ view }: { view: PanelView }) {
   const { panel, set, settings, limits } = view;
+  const { unit } = settings;
   const send = useSend();
-  const [name, setName] = useState('');
-  const [width, setWidth] = useState('');
-  const [height, setHeight] = useState('');
-  const [border, setBorder] = useState('');
+  const schema = useMemo(() => openingOf(unit), [unit]);
+  const form = useKeptForm(`set-of-${panel.id}`, schema, { name: '', width: '', height: '', border: '' });
   const [busy, setBusy] = useState(false);
   const [made, setMade] = useState<{ id: string; name: string } | null>(null);
-  const mm = (text: string) => lengthToMm(text, settings.unit) ?? Number.NaN;
-  const sound = (text: string) => isWithin(mm(text), BOUNDS.openingMm);
-  const problem = (text: string) => (text === '' || sound(text) ? null : 'A length above 0.');
-  const borderMm = border.trim() === '' ? 0 : mm(border);
-  const isSound = name.trim() !== '' && sound(width) && sound(height) && borderMm >= 0;
-  const make = async () => {
+  const make = async ({ name, width, height, border }: z.output<typeof schema>) => {
     setBusy(true);
     const opening = {
-      widthMm: mm(width),
-      heightMm: mm(height),
+      widthMm: width,
+      heightMm: height,
       clearanceMm: panel.opening?.clearanceMm ?? limits.fittingMm,
       coverMm: panel.opening?.coverMm ?? limits.coverMm,
     };
@@ -39,59 +48,41 @@ export function SetMaker({ view }: { view: PanelView }) {
     const id = newId();
     const wish = {
       commissionId: panel.commissionId,
-      name: name.trim(),
+      name,
       technique: panel.technique,
       route: panel.route.key,
       allowance: panel.allowance,
       opening,
       ...size,
     };
-    const isFitted = await send.edit(id, { kind: 'fit', ...size, borderMm, from: panel.id }, undefined, wish);
+    const fit = { kind: 'fit', ...size, borderMm: border, from: panel.id } as const;
+    const isFitted = await send.edit(id, fit, undefined, wish);
     setBusy(false);
     if (!isFitted) return;
-    setMade({ id, name: name.trim() });
-    setName('');
-    setWidth('');
-    setHeight('');
+    setMade({ id, name });
+    form.forget();
   };
   return (
     <section aria-label="Set" className="grid max-w-[640px] gap-2">
       <h2 className="text-xl">Another opening of the set</h2>
       <p className="text-[15px] text-mute">
         The same drawing fitted to it. The border keeps its width all round, the middle takes the rest; the new panel
-        stands in this commission with pieces of its own.
+        stands in this job with pieces of its own, of the glass chosen here.
       </p>
-      <form
-        className="grid grid-cols-2 gap-x-3 xl:grid-cols-4"
-        onSubmit={(e) => {
-          e.preventDefault();
-          if (isSound) void make();
-        }}
+      <Form
+        form={form}
+        label="Another opening"
+        className="grid grid-cols-2 items-start gap-x-3 xl:grid-cols-4"
+        onSend={make}
       >
-        <TextField label="Name" placeholder="Upper light" value={name} onChange={(e) => setName(e.target.value)} />
-        <TextField
-          label="Its opening wide"
-          value={width}
-          problem={problem(width)}
-          onChange={(e) => setWidth(e.target.value)}
-        />
-        <TextField
-          label="Its opening high"
-          value={height}
-          problem={problem(height)}
-          onChange={(e) => setHeight(e.target.value)}
-        />
-        <TextField
-          label="Border that stays"
-          placeholder="0"
-          value={border}
-          problem={borderMm >= 0 ? null : 'A length, or nothing.'}
-          onChange={(e) => setBorder(e.target.value)}
-        />
-        <Button type="submit" className="col-span-2 xl:col-span-4" disabled={!isSound || busy}>
+        <FormText name="name" label="Name" placeholder="Upper light" />
+        <FormText name="width" label="Its opening wide" />
+        <FormText name="height" label="Its opening high" />
+        <FormText name="border" label="Border that stays" placeholder="0" />
+        <Button type="submit" className="col-span-2 xl:col-span-4" aria-disabled={busy}>
           {busy ? 'Fitting it …' : 'Fit the drawing to it'}
         </Button>
-      </form>
+      </Form>
       {made && (
         <p role="status">
           Made:{' '}
@@ -103,7 +94,7 @@ export function SetMaker({ view }: { view: PanelView }) {
       )}
       {set.length > 0 && (
         <p className="text-[15px]">
-          In this commission too:{' '}
+          In this job too:{' '}
           {set.map((p, i) => (
             <span key={p.id}>
               {i > 0 && ', '}

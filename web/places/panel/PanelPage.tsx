@@ -52,7 +52,7 @@ export function PanelPage() {
   const problem = panelAnswer.error ?? cartoon.error;
   return (
     <div className="flex h-full flex-col">
-      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-6 pt-3 pb-2 max-sm:px-4 xl:flex-nowrap print:hidden">
+      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-6 pt-3 pb-2 max-sm:px-4 xl:flex-nowrap print:px-0">
         <div className="min-w-0 flex-1 overflow-hidden whitespace-nowrap max-sm:basis-full">
           <h1 className="truncate text-[22px] leading-snug" title={commission.title}>
             {commission.title}
@@ -67,7 +67,7 @@ export function PanelPage() {
             </Link>
           </p>
         </div>
-        <div className="flex shrink-0 items-center gap-3 max-sm:w-full max-sm:justify-between max-sm:gap-2">
+        <div className="flex shrink-0 items-center gap-3 max-sm:w-full max-sm:justify-between max-sm:gap-2 print:hidden">
           <UndoButtons place={{ panelId: panel.id }} />
           <ClockButton view={view} />
         </div>

@@ -36,7 +36,10 @@ const DOT: Readonly<Record<State, string>> = {
 export function WayThrough({ view, step }: { view: PanelView; step: string }) {
   const steps = states(view);
   return (
-    <nav aria-label="Steps of the work" className="relative order-last flex w-full xl:order-none xl:w-auto">
+    <nav
+      aria-label="Steps of the work"
+      className="relative order-last flex w-full print:hidden xl:order-none xl:w-auto"
+    >
       <i
         aria-hidden
         className="absolute top-[19px] right-10 left-10 h-[7px] rounded-[1px] bg-[linear-gradient(var(--way-edge),var(--way-mid)_35%,var(--way-deep))]"

@@ -1,14 +1,18 @@
+import { CopyPlus } from 'lucide-react';
 import { useMemo } from 'react';
 import { useWatch } from 'react-hook-form';
 import { z } from 'zod';
-import type { Settings } from '#core/bench';
+import type { MayBeAway, Settings } from '#core/bench';
 import { FIRST_COLOUR, HIDINGS, TEXTURES, type Glass } from '#core/stock';
 import { showLength, type DisplayUnit } from '#core/units';
+import { AwayMenu } from '../../history/AwayMenu.tsx';
+import { BringBackButton } from '../../history/BringBackButton.tsx';
 import { useSend } from '../../state/send.ts';
 import { GlassChip } from '../../panel/GlassChip.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { label, length, money, wanted } from '../../ui/form/fields.ts';
 import { Form, FormCheck, FormChoice, FormText } from '../../ui/form/Form.tsx';
+import { MenuItem } from '../../ui/Menu.tsx';
 import { useKeptForm } from '../../ui/form/useKeptForm.ts';
 import { newId } from '../../state/ids.ts';
 
@@ -28,19 +32,33 @@ const glassOf = (unit: DisplayUnit) =>
   });
 
 /** Enters or changes a glass: its own code, colour as transmitted, texture, hiding power, price by area. */
-export function GlassForm({ entry, settings, done }: { entry?: Glass; settings: Settings; done: () => void }) {
+export function GlassForm({
+  entry,
+  like,
+  settings,
+  done,
+  onLike,
+}: {
+  entry?: Glass & MayBeAway;
+  /** One that a new glass is much like. */
+  like?: Glass;
+  settings: Settings;
+  done: () => void;
+  onLike: (like: Glass) => void;
+}) {
   const send = useSend();
   const { unit, currency } = settings;
   const schema = useMemo(() => glassOf(unit), [unit]);
-  const form = useKeptForm(`glass-${entry?.id ?? 'new'}`, schema, {
+  const known = entry ?? like;
+  const form = useKeptForm(`glass-${entry?.id ?? (like ? `like-${like.id}` : 'new')}`, schema, {
     code: entry?.code ?? '',
-    name: entry?.name ?? '',
-    colour: entry?.colour ?? FIRST_COLOUR,
-    texture: entry?.texture ?? 'smooth',
-    hiding: entry?.hiding ?? 'clear',
-    flow: entry?.flow ?? false,
-    thickness: entry ? showLength(entry.thicknessMm, unit, 1).replace('⁄', '/') : unit === 'mm' ? '3 mm' : '1/8 in',
-    price: entry ? String(entry.priceCentsPerM2 / 100) : '',
+    name: known?.name ?? '',
+    colour: known?.colour ?? FIRST_COLOUR,
+    texture: known?.texture ?? 'smooth',
+    hiding: known?.hiding ?? 'clear',
+    flow: known?.flow ?? false,
+    thickness: known ? showLength(known.thicknessMm, unit, 1).replace('⁄', '/') : unit === 'mm' ? '3 mm' : '1/8 in',
+    price: known ? String(known.priceCentsPerM2 / 100) : '',
   });
   const [code, name, colour, texture, hiding, flow] = useWatch({
     control: form.control,
@@ -68,7 +86,23 @@ export function GlassForm({ entry, settings, done }: { entry?: Glass; settings: 
             className="h-11 w-40 cursor-pointer rounded-md border border-strong bg-raised p-1"
           />
         </label>
+        {entry && (
+          <div className="ml-auto">
+            {entry.away === null ? (
+              <AwayMenu of={{ table: 'glasses', id: entry.id, name: entry.code }} onGone={done}>
+                <MenuItem onPick={() => onLike(entry)}>
+                  <CopyPlus aria-hidden size={18} className="text-mute" /> A new glass like it
+                </MenuItem>
+              </AwayMenu>
+            ) : (
+              <BringBackButton of={{ table: 'glasses', id: entry.id, name: entry.code }} />
+            )}
+          </div>
+        )}
       </div>
+      {entry && entry.away !== null && (
+        <p className="text-[15px] text-mute">It is {entry.away}: it is not offered for pieces and receipts.</p>
+      )}
       <div className="grid grid-cols-[1fr_2fr] gap-2">
         <FormText name="code" label="Code" />
         <FormText name="name" label="Name" />

@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
+import type { StudioAnswer } from '#contract';
 import type { Glass } from '#core/stock';
 import { count, showArea, showMoney } from '#core/units';
-import { useRack, useSettings, useStudio } from '../../state/studio.ts';
+import { useRack, useSettings, useStudio, type StockRow } from '../../state/studio.ts';
 import { UndoButtons } from '../../history/UndoButtons.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -12,7 +13,11 @@ import { Slot } from './Slot.tsx';
 import { StockCard } from './StockCard.tsx';
 import { useTitle } from '../../ui/useTitle.ts';
 
-type Open = { kind: 'receive' } | { kind: 'glass'; glass?: Glass } | { kind: 'item'; id: string } | null;
+type Open =
+  | { kind: 'receive'; like?: StockRow }
+  | { kind: 'glass'; glass?: StudioAnswer['glasses'][number]; like?: Glass }
+  | { kind: 'item'; id: string }
+  | null;
 
 /** What an address asks the rack to open. */
 function openIn(params: URLSearchParams): Open {
@@ -46,7 +51,9 @@ export function Rack() {
   if (!data || !rack) return null;
   const here = rack.stock;
   const asked = words.trim().toLowerCase();
-  const glasses = [...data.glasses]
+  // An archived glass is not offered any more; it stands here as long as a sheet of it does.
+  const glasses = data.glasses
+    .filter((g) => g.away === null || here.some((s) => s.glassId === g.id))
     .filter(
       (g) =>
         asked === '' ||
@@ -54,7 +61,9 @@ export function Rack() {
         here.some((s) => s.glassId === g.id && s.id.toLowerCase() === asked),
     )
     .sort((a, b) => a.code.localeCompare(b.code));
+  const inUse = data.glasses.filter((g) => g.away === null);
   const { received = 0, pieces = 0, waste = 0, 'put back': back = 0 } = rack.totals;
+  const receiving = open?.kind === 'receive' ? open.like : undefined;
   const item = open?.kind === 'item' ? here.find((s) => s.id === open.id) : undefined;
   return (
     <main className="px-10 py-6 max-sm:px-4">
@@ -83,11 +92,11 @@ export function Rack() {
           />
         </label>
         <Button onClick={() => setOpen({ kind: 'glass' })}>New glass</Button>
-        <Button look="go" disabled={data.glasses.length === 0} onClick={() => setOpen({ kind: 'receive' })}>
+        <Button look="go" onClick={() => setOpen({ kind: 'receive' })}>
           Receive
         </Button>
       </header>
-      {data.glasses.length === 0 && (
+      {inUse.length === 0 && (
         <p className="py-16 text-center text-[17px] text-mute">
           Nothing stands here yet. Enter a glass first, then receive its sheets and offcuts.
         </p>
@@ -104,7 +113,7 @@ export function Rack() {
           />
         ))}
       </ul>
-      {data.glasses.length > 0 && (
+      {glasses.length > 0 && (
         <p className="mt-8 border-t border-line pt-3 text-[15px] text-mute" data-testid="ledger">
           The ledger: {showArea(received, settings.unit)} received = {showArea(-pieces, settings.unit)} in pieces +{' '}
           {showArea(-waste, settings.unit)} waste {back !== 0 && `− ${showArea(back, settings.unit)} put back `}+{' '}
@@ -116,14 +125,39 @@ export function Rack() {
         </p>
       )}
       <Sheet title="Receive glass" open={open?.kind === 'receive'} onClose={() => setOpen(null)}>
-        <ReceiveForm data={data} labels={here.map((s) => s.id)} settings={settings} done={() => setOpen(null)} />
+        {inUse.length === 0 ? (
+          <>
+            <p>A sheet is of a glass: enter that first, with its code and colour.</p>
+            <Button look="go" onClick={() => setOpen({ kind: 'glass' })}>
+              New glass
+            </Button>
+          </>
+        ) : (
+          <ReceiveForm
+            key={receiving?.id ?? 'new'}
+            data={{ ...data, glasses: inUse }}
+            labels={here.map((s) => s.id)}
+            settings={settings}
+            {...(receiving ? { like: receiving } : {})}
+            done={() => setOpen(null)}
+          />
+        )}
       </Sheet>
       <Sheet
         title={open?.kind === 'glass' && open.glass ? `Glass ${open.glass.code}` : 'New glass'}
         open={open?.kind === 'glass'}
         onClose={() => setOpen(null)}
       >
-        {open?.kind === 'glass' && <GlassForm entry={open.glass} settings={settings} done={() => setOpen(null)} />}
+        {open?.kind === 'glass' && (
+          <GlassForm
+            key={open.like?.id ?? open.glass?.id ?? 'new'}
+            {...(open.glass ? { entry: open.glass } : {})}
+            {...(open.like ? { like: open.like } : {})}
+            settings={settings}
+            done={() => setOpen(null)}
+            onLike={(like) => setOpen({ kind: 'glass', like })}
+          />
+        )}
       </Sheet>
       <Sheet
         title={item ? `${item.kind === 'sheet' ? 'Sheet' : 'Offcut'} ${item.id}` : ''}
@@ -134,9 +168,10 @@ export function Rack() {
           <StockCard
             item={item}
             glass={data.glasses.find((g) => g.id === item.glassId)}
-            glasses={data.glasses}
+            glasses={inUse}
             settings={settings}
             done={() => setOpen(null)}
+            onLike={() => setOpen({ kind: 'receive', like: item })}
           />
         )}
       </Sheet>

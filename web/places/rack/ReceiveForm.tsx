@@ -5,8 +5,9 @@ import type { StudioAnswer } from '#contract';
 import type { Settings } from '#core/bench';
 import { BOUNDS } from '#core/limits';
 import { labelsFrom } from '#core/stock';
-import { lengthToMm, priceOfArea, showMoney, type DisplayUnit } from '#core/units';
+import { lengthToMm, priceOfArea, showLength, showMoney, type DisplayUnit } from '#core/units';
 import { useSend } from '../../state/send.ts';
+import type { StockRow } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { free, label, length, money } from '../../ui/form/fields.ts';
 import { Form, FormChoice, FormText } from '../../ui/form/Form.tsx';
@@ -41,25 +42,29 @@ export function ReceiveForm({
   data,
   labels,
   settings,
+  like,
   done,
 }: {
   data: StudioAnswer;
   /** Of what stands on the rack. */
   labels: readonly string[];
   settings: Settings;
+  /** One that came before: what comes now is much like it. */
+  like?: StockRow;
   done: () => void;
 }) {
   const send = useSend();
   const { unit, currency, locale } = settings;
   const schema = useMemo(() => receiptOf(unit, labels), [unit, labels]);
-  const form = useKeptForm('receive', schema, {
-    kind: 'sheet',
-    glassId: data.glasses[0]?.id ?? '',
-    label: '',
+  const shown = (mm: number) => showLength(mm, unit, 2).replace('⁄', '/');
+  const form = useKeptForm(like ? `receive-like-${like.id}` : 'receive', schema, {
+    kind: like?.kind ?? 'sheet',
+    glassId: like?.glassId ?? data.glasses[0]?.id ?? '',
+    label: like ? (labelsFrom(like.id, 2, labels).at(-1) ?? '') : '',
     howMany: '1',
-    width: '',
-    height: '',
-    place: '',
+    width: like ? shown(like.widthMm) : '',
+    height: like ? shown(like.heightMm) : '',
+    place: like?.place ?? '',
     cost: '',
   });
   const worthOf = (glassId: string, w: number | null, h: number | null): number =>

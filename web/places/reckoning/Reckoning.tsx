@@ -1,12 +1,58 @@
-import { useState } from 'react';
-import { reasonWords } from '#core/bench';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import type { ReckoningAnswer } from '#contract';
+import { reasonWords, type Settings } from '#core/bench';
 import { showMinutes, showMoney } from '#core/units';
 import { MishapList } from '../../labour/MishapList.tsx';
 import { StageBars } from '../../labour/StageBars.tsx';
 import { useReckoning, useSettings, useStudio } from '../../state/studio.ts';
 import { ChoiceField } from '../../ui/Choice.tsx';
+import { Table, type Column } from '../../ui/Table.tsx';
 import { PERIODS, periodFrom, type Period } from './periods.ts';
 import { useTitle } from '../../ui/useTitle.ts';
+
+type JobSum = ReckoningAnswer['jobs'][number];
+
+function useJobColumns({ currency, locale }: Settings): Column<JobSum>[] {
+  return useMemo(() => {
+    const money = (cents: number) => showMoney(cents, currency, locale);
+    const byThePiece = ({ minutes, pieces }: JobSum) => (pieces > 0 ? minutes / pieces : null);
+    return [
+      {
+        id: 'job',
+        head: 'Job',
+        value: (job) => job.title,
+        show: (job) => <Link to={`/jobs/${job.commissionId}`}>{job.title}</Link>,
+      },
+      { id: 'pieces', head: 'Pieces', value: (job) => job.pieces, isNumber: true },
+      {
+        id: 'hours',
+        head: 'Hours',
+        value: (job) => hoursOf(job.minutes),
+        show: (job) => showMinutes(job.minutes),
+        isNumber: true,
+      },
+      {
+        id: 'labour',
+        head: 'Labour',
+        value: (job) => job.cents / 100,
+        show: (job) => money(job.cents),
+        isNumber: true,
+      },
+      {
+        id: 'each',
+        head: 'By the piece',
+        value: (job) => hoursOf(byThePiece(job)),
+        show: (job) => (job.pieces > 0 ? showMinutes(byThePiece(job) ?? 0) : '—'),
+        isNumber: true,
+      },
+      { id: 'broke', head: 'Broke', value: (job) => job.broke, show: (job) => job.broke || 'none', isNumber: true },
+    ];
+  }, [currency, locale]);
+}
+
+/** As a file says it: hours to two places. */
+const hoursOf = (minutes: number | null): number | null => (minutes === null ? null : Math.round(minutes / 0.6) / 100);
 
 /** What the studio learns of a period: where the hours go, what breaks and why, what each job took. */
 export function Reckoning() {
@@ -17,6 +63,7 @@ export function Reckoning() {
   const [today] = useState(() => Date.now());
   const { from, to } = periodFrom(period, today);
   const { data } = useReckoning(from, to);
+  const columns = useJobColumns(settings);
   if (!data || !studio) return null;
   const money = (cents: number) => showMoney(cents, settings.currency, settings.locale);
   const glasses = new Map(studio.glasses.map((g) => [g.id, g]));
@@ -65,31 +112,13 @@ export function Reckoning() {
       </section>
       <section className="lg:col-span-2">
         <h2 className="mb-2 text-xl">What the jobs took</h2>
-        <table className="w-full text-[15.5px]">
-          <thead className="text-left text-mute">
-            <tr>
-              {['Job', 'Pieces', 'Hours', 'Labour', 'By the piece', 'Broke'].map((h, i) => (
-                <th key={h} scope="col" className={`py-1.5 font-normal ${i > 0 ? 'text-right' : ''}`}>
-                  {h}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {data.jobs.map(({ commissionId, title, minutes, cents, pieces, broke }) => (
-              <tr key={commissionId} className="border-t border-line">
-                <th scope="row" className="py-2 text-left font-semibold">
-                  {title}
-                </th>
-                <td className="text-right">{pieces}</td>
-                <td className="text-right">{showMinutes(minutes)}</td>
-                <td className="text-right">{money(cents)}</td>
-                <td className="text-right">{pieces > 0 ? showMinutes(minutes / pieces) : ''}</td>
-                <td className="text-right">{broke || 'none'}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Table
+          name="What the jobs took"
+          rows={data.jobs}
+          columns={columns}
+          idOf={(job) => job.commissionId}
+          empty="No hours were worked on a job in this time."
+        />
       </section>
     </main>
   );

@@ -1,31 +1,50 @@
-import { useState } from 'react';
+import { useMemo } from 'react';
+import { useFormContext } from 'react-hook-form';
+import { z } from 'zod';
 import type { Settings } from '#core/bench';
 import { isLimit, LIMIT_NAMES, LIMITS, limitsWith, type LimitName } from '#core/limits';
-import { trimNumber } from '#core/units';
+import { recordOf, trimNumber } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Form } from '../../ui/form/Form.tsx';
+import { useKeptForm } from '../../ui/form/useKeptForm.ts';
+
+const limitOf = (name: LimitName) => {
+  const { least, most } = LIMITS[name];
+  return z.string().transform((text, ctx): number => {
+    const value = Number(text.trim().replace(',', '.'));
+    if (text.trim() !== '' && isLimit(name, value)) return value;
+    ctx.addIssue({ code: 'custom', message: `From ${inUnit(name, least)} to ${inUnit(name, most)}.` });
+    return z.NEVER;
+  });
+};
+const OWN_LIMITS = z.object(recordOf(LIMIT_NAMES, limitOf));
+
+function inUnit(name: LimitName, n: number): string {
+  const { unit } = LIMITS[name];
+  const figure = trimNumber(n, 3);
+  if (unit === 'ratio') return figure;
+  return unit === '°' ? `${figure}°` : `${figure} ${unit}`;
+}
 
 /** What the studio judges and measures by: each with its unit and where the value comes from, to be set by the studio. */
 export function OwnLimits({ settings }: { settings: Settings }) {
-  const [typed, setTyped] = useState<Partial<Record<LimitName, string>>>({});
   const send = useSend();
-  const now = limitsWith(settings.limits);
-  const valueOf = (name: LimitName) => (typed[name] === undefined ? now[name] : Number(typed[name].replace(',', '.')));
-  const wrong = LIMIT_NAMES.filter((name) => !isLimit(name, valueOf(name)));
-  const isChanged = LIMIT_NAMES.some((name) => valueOf(name) !== now[name]);
-  const keep = async () => {
-    const own = LIMIT_NAMES.filter((name) => valueOf(name) !== LIMITS[name].value).map((name) => [name, valueOf(name)]);
-    const ask = { limits: Object.fromEntries(own) as Settings['limits'] };
-    if (await send.command({ kind: 'change-settings', ask }, 'Kept; drawings are judged by it from now on.'))
-      setTyped({});
-  };
+  const start = useMemo(() => {
+    const now = limitsWith(settings.limits);
+    return recordOf(LIMIT_NAMES, (name) => trimNumber(now[name], 3));
+  }, [settings.limits]);
+  const form = useKeptForm('limits', OWN_LIMITS, start);
   return (
-    <form
+    <Form
+      form={form}
       className="lg:col-span-2"
-      aria-label="Limits and measures"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void keep();
+      label="Limits and measures"
+      onSend={async (limits) => {
+        const own = LIMIT_NAMES.filter((name) => limits[name] !== LIMITS[name].value);
+        const ask = { limits: Object.fromEntries(own.map((name) => [name, limits[name]])) as Settings['limits'] };
+        if (await send.command({ kind: 'change-settings', ask }, 'Kept; drawings are judged by it from now on.'))
+          form.forget(recordOf(LIMIT_NAMES, (name) => trimNumber(limits[name], 3)));
       }}
     >
       <h2 className="mb-1 text-xl">Limits and measures</h2>
@@ -34,54 +53,37 @@ export function OwnLimits({ settings }: { settings: Settings }) {
       </p>
       <ul className="grid gap-x-14 lg:grid-cols-2">
         {LIMIT_NAMES.map((name) => (
-          <LimitLine
-            key={name}
-            name={name}
-            text={typed[name] ?? trimNumber(now[name], 3)}
-            isWrong={wrong.includes(name)}
-            write={(text) => setTyped({ ...typed, [name]: text })}
-          />
+          <LimitLine key={name} name={name} />
         ))}
       </ul>
       <div className="mt-4 flex gap-2">
-        <Button look="go" type="submit" disabled={!isChanged || wrong.length > 0}>
+        <Button look="go" type="submit">
           Keep these
         </Button>
-        {isChanged && <Button onClick={() => setTyped({})}>Leave them</Button>}
+        {form.formState.isDirty && <Button onClick={() => form.forget()}>Leave them</Button>}
       </div>
-    </form>
+    </Form>
   );
 }
 
-function LimitLine({
-  name,
-  text,
-  isWrong,
-  write,
-}: {
-  name: LimitName;
-  text: string;
-  isWrong: boolean;
-  write: (text: string) => void;
-}) {
-  const { words, unit, value, source, least, most } = LIMITS[name];
-  const inUnit = (n: number) =>
-    `${trimNumber(n, 3)}${unit === '°' || unit === 'ratio' ? '' : ' '}${unit === 'ratio' ? '' : unit}`;
+function LimitLine({ name }: { name: LimitName }) {
+  const { register, getFieldState, formState } = useFormContext();
+  const { words, unit, value, source } = LIMITS[name];
+  const problem = getFieldState(name, formState).error?.message;
   return (
     <li className="border-t border-line py-2">
       <label className="flex min-h-11 items-center gap-4">
         <span className="flex-1 text-[15.5px]">
           {words}
-          <span className={`block text-[14px] ${isWrong ? 'font-semibold text-risk' : 'text-mute'}`}>
-            {isWrong ? `From ${inUnit(least)} to ${inUnit(most)}.` : `${inUnit(value)} unless set otherwise, ${source}`}
+          <span className={`block text-[14px] ${problem ? 'font-semibold text-risk' : 'text-mute'}`}>
+            {problem ?? `${inUnit(name, value)} unless set otherwise, ${source}`}
           </span>
         </span>
         <input
           className="min-h-11 w-28 rounded-md border border-strong bg-raised px-3 text-right text-ink aria-invalid:border-risk"
           inputMode="decimal"
-          value={text}
-          aria-invalid={isWrong}
-          onChange={(e) => write(e.target.value)}
+          aria-invalid={problem !== undefined}
+          {...register(name)}
         />
         <span className="w-9 text-mute">{unit === 'ratio' ? '' : unit}</span>
       </label>

@@ -13,14 +13,14 @@ export function FirstSteps({ data }: { data: StudioAnswer }) {
       </>,
     ],
     [
-      data.people.length > 0,
+      data.people.some((p) => p.away === null),
       '/setup',
       <>
         Enter <b>who works here</b>, with an hourly rate.
       </>,
     ],
     [
-      data.glasses.length > 0,
+      data.glasses.some((g) => g.away === null),
       '/rack',
       <>
         Enter the <b>glasses</b> on your rack, and the sheets you have of them.

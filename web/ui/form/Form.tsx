@@ -37,7 +37,7 @@ export function Form<I extends FieldValues, O extends FieldValues>({
             <button
               type="button"
               className="min-h-11 font-semibold text-ink underline decoration-line underline-offset-4"
-              onClick={form.forget}
+              onClick={() => form.forget()}
             >
               Start afresh
             </button>
@@ -79,12 +79,25 @@ export function FormChoice<T extends string>({
   name,
   label,
   options,
-}: Named & { readonly options: readonly Option<T>[] }) {
+  onChoice,
+}: Named & {
+  readonly options: readonly Option<T>[];
+  /** What else follows from a choice. */
+  readonly onChoice?: (value: NoInfer<T>) => void;
+}) {
   return (
     <Controller
       name={name}
       render={({ field }) => (
-        <ChoiceField label={label} value={field.value as T} onChoice={field.onChange} options={options} />
+        <ChoiceField
+          label={label}
+          value={field.value as T}
+          onChoice={(value) => {
+            field.onChange(value);
+            onChoice?.(value);
+          }}
+          options={options}
+        />
       )}
     />
   );

@@ -34,8 +34,8 @@ export interface KeptForm<S extends z.ZodType<FieldValues, FieldValues>> extends
 > {
   /** It was left half filled before. */
   readonly wasKept: boolean;
-  /** What was typed is done with: it was sent, or is not wanted any more. */
-  forget(): void;
+  /** What was typed is done with: it was sent, and stands as it was sent, or is not wanted any more. */
+  forget(sent?: z.input<S>): void;
 }
 
 /**
@@ -66,9 +66,9 @@ export function useKeptForm<S extends z.ZodType<FieldValues, FieldValues>>(
   return {
     ...form,
     wasKept: Object.entries(draft).some(([field, value]) => value !== start[field]),
-    forget: () => {
+    forget: (sent) => {
       setDraft({});
-      form.reset(start as DefaultValues<z.input<S>>);
+      form.reset((sent ?? start) as DefaultValues<z.input<S>>);
       keepDraft(name, null);
     },
   };

@@ -26,6 +26,9 @@ export interface PieceAccepted extends Measured {
   readonly tooSmall: boolean;
   /** Of its glass, where that was cut to another outline. */
   readonly glassMm2: number | null;
+  /** Of a new one that is drawn after another panel's piece. */
+  readonly glassId?: string;
+  readonly flowDeg?: number;
 }
 
 /** What the drawing has no more; `stays` where its row is kept since something tells of it. */

@@ -17,6 +17,9 @@ export interface DrawnPiece extends Measured {
   readonly changed: boolean;
   /** It reaches beyond what it was: glass cut before is too small. */
   readonly grew: boolean;
+  /** Of a new one: the glass that it is to be of, where it is drawn after another panel's. */
+  readonly glassId?: string;
+  readonly flowDeg?: number;
 }
 
 export interface DrawnJoint {

@@ -23,6 +23,7 @@ export const chooseGlass: Act<ChooseGlass, GlassChosen> = {
     if ('refusal' in picked) return picked;
     const glass = ask.glassId === null ? null : state.get('glasses', ask.glassId);
     if (glass === undefined) return refuse('unknown-glass');
+    if (glass?.away === 'deleted') return refuse('deleted', { name: glass.code });
     const begun = inHand(picked.pieces);
     if (begun.length > 0) return refuse('already-in-hand', { numbers: begun });
     const moving = picked.pieces.filter((p) => p.glassId !== ask.glassId);

@@ -22,7 +22,9 @@ export const enterHours: Act<EnterHours, HoursEntered> = {
   undoIn: 'panel',
   reads: { hours: ['personId', 'panelId', 'stage', 'startedAt', 'endedAt', 'note', 'removed'] },
   decide: (state, ask, now) => {
-    if (!state.get('people', ask.personId)) return refuse('unknown-person');
+    const person = state.get('people', ask.personId);
+    if (!person) return refuse('unknown-person');
+    if (person.away !== null) return refuse(person.away, { name: person.name });
     if (ask.panelId !== null && !state.get('panels', ask.panelId)) return refuse('unknown-panel');
     if (ask.endedAt < ask.startedAt) return refuse('ends-before-start');
     if (ask.endedAt > now.at + CLOCKS_APART_MS) return refuse('in-the-future');

@@ -150,8 +150,16 @@ function areaAfter(row: RowBack, before: number): number {
   return typeof areaMm2 === 'number' ? areaMm2 : before;
 }
 
+/** Archiving and deleting belong to setting up, not to the panel. */
+const isOfSetup = (row: RowBack): boolean => 'fields' in row && 'away' in row.fields;
+
+/** Whether what is put back was done in setting up. */
+export const isPutBackInSetup = ({ rows }: WasPutBack): boolean =>
+  rows.some((row) => row.table === 'settings' || isOfSetup(row));
+
 function panelOfRows(state: Reader, rows: readonly RowBack[]): string | null {
   for (const row of rows) {
+    if (isOfSetup(row)) continue;
     if (row.table === 'panels') return row.id;
     const { panelId } = 'row' in row ? row.row : fieldsOf(state.get(row.table, row.id) ?? {});
     if (typeof panelId === 'string') return panelId;

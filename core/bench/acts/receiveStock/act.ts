@@ -25,7 +25,9 @@ export const receiveStock: Act<ReceiveStock, StockReceived> = {
   undoIn: 'rack',
   reads: {},
   decide: (state, ask) => {
-    if (!state.get('glasses', ask.glassId)) return refuse('unknown-glass');
+    const glass = state.get('glasses', ask.glassId);
+    if (!glass) return refuse('unknown-glass');
+    if (glass.away === 'deleted') return refuse('deleted', { name: glass.code });
     if (isLabelTaken(state, ask.label)) return refuse('label-taken', { name: ask.label });
     return { fact: withArea(ask) };
   },

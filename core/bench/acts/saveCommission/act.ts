@@ -1,5 +1,5 @@
 import { NO_WORDS, type Act } from '../../act.ts';
-import type { Commission } from '../../tables.ts';
+import { awayOf, type Commission } from '../../tables.ts';
 
 export type SaveCommission = Commission & { readonly id: string };
 
@@ -10,10 +10,12 @@ export const saveCommission: Act<SaveCommission> = {
   undoIn: null,
   reads: { commissions: ['title', 'client', 'due', 'note'] },
   decide: (_, fact) => ({ fact }),
-  apply: (draft, fact) =>
-    draft.put('commissions', { ...fact, inHand: draft.get('commissions', fact.id)?.inHand ?? true }),
+  apply: (draft, fact) => {
+    const old = draft.get('commissions', fact.id);
+    draft.put('commissions', { ...fact, ...awayOf(old), inHand: old?.inHand ?? true });
+  },
   panelOf: () => null,
-  told: ({ title }) => `commission “${title}” entered`,
+  told: ({ title }) => `job “${title}” entered`,
   effect: NO_WORDS,
   upcasts: {},
 };

@@ -1,4 +1,5 @@
 import type { Glass } from '../../../stock/index.ts';
+import { awayOf } from '../../tables.ts';
 import { NO_WORDS, refuse, type Act } from '../../act.ts';
 
 export type SaveGlass = Glass;
@@ -13,9 +14,9 @@ export const saveGlass: Act<SaveGlass> = {
   },
   decide: (state, fact) => {
     const other = [...state.ask('glassesWithCode', fact.code.toLowerCase())].find((g) => g.id !== fact.id);
-    return other ? refuse('code-taken', { name: fact.code }) : { fact };
+    return other ? refuse('code-taken', { name: fact.code, more: other.away ?? '' }) : { fact };
   },
-  apply: (draft, fact) => draft.put('glasses', fact),
+  apply: (draft, fact) => draft.put('glasses', { ...fact, ...awayOf(draft.get('glasses', fact.id)) }),
   panelOf: () => null,
   told: ({ code }) => `glass ${code} entered`,
   effect: NO_WORDS,

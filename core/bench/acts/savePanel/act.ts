@@ -4,7 +4,7 @@ import { NO_COUNTS } from '../../counts.ts';
 import type { Refusal } from '../../refusals.ts';
 import { currentRoute } from '../../routes/route.ts';
 import type { Draft } from '../../studio.ts';
-import type { Reader } from '../../tables.ts';
+import { HERE, type Reader } from '../../tables.ts';
 import { inHand } from '../picked.ts';
 
 export interface SavePanel {
@@ -52,7 +52,9 @@ export const savePanel: Act<SavePanel, PanelSaved> = {
 
 /** What a panel is to be, or why it cannot. Once it has a drawing, its size is that of the drawing. */
 export function panelSaved(state: Reader, ask: SavePanel): PanelSaved | { refusal: Refusal } {
-  if (!state.get('commissions', ask.commissionId)) return refuse('unknown-commission');
+  const job = state.get('commissions', ask.commissionId);
+  if (!job) return refuse('unknown-commission');
+  if (job.away !== null) return refuse(job.away, { name: job.title });
   const old = state.get('panels', ask.id);
   const isNewWay = !old || old.technique !== ask.technique || ask.route !== undefined;
   const key = ask.route ?? ask.technique;
@@ -81,6 +83,7 @@ export function writePanel(draft: Draft, fact: PanelSaved): void {
     jointCount: 0,
     counts: NO_COUNTS,
     deliveredAt: null,
+    ...HERE,
   };
   draft.put('panels', { ...fresh, ...draft.get('panels', fact.id), ...fact });
 }

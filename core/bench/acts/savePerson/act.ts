@@ -1,5 +1,5 @@
 import { NO_WORDS, type Act } from '../../act.ts';
-import type { Person } from '../../tables.ts';
+import { awayOf, type Person } from '../../tables.ts';
 
 export type SavePerson = Person & { readonly id: string };
 
@@ -10,7 +10,7 @@ export const savePerson: Act<SavePerson> = {
   undoIn: null,
   reads: { people: ['name', 'initial', 'rateCentsPerHour', 'active'] },
   decide: (_, fact) => ({ fact }),
-  apply: (draft, fact) => draft.put('people', fact),
+  apply: (draft, fact) => draft.put('people', { ...fact, ...awayOf(draft.get('people', fact.id)) }),
   panelOf: () => null,
   told: ({ name }) => `${name} entered`,
   effect: NO_WORDS,

@@ -23,7 +23,9 @@ export const startClock: Act<StartClock, ClockStarted> = {
   undoIn: null,
   reads: {},
   decide: (state, ask, now) => {
-    if (!state.get('people', ask.personId)) return refuse('unknown-person');
+    const person = state.get('people', ask.personId);
+    if (!person) return refuse('unknown-person');
+    if (person.away !== null) return refuse(person.away, { name: person.name });
     if (ask.panelId !== null && !state.get('panels', ask.panelId)) return refuse('unknown-panel');
     // An id is given once: a clock must not wipe an entry that is finished.
     if (state.get('hours', ask.id)) return refuse('entry-taken');

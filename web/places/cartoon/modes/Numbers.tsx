@@ -1,20 +1,17 @@
-import { useState } from 'react';
 import { showNumbers } from '#core/units';
 import { useSend } from '../../../state/send.ts';
 import { Button } from '../../../ui/Button.tsx';
-import { TextField } from '../../../ui/Field.tsx';
+import { NumberForm } from './NumberForm.tsx';
 import type { ModeProps } from './ModeProps.ts';
 
 /** Numbers anew, one by hand, and locks. */
 export function Numbers({ view, desk, selected }: ModeProps) {
   const { panel, pieces } = view;
   const send = useSend();
-  const [to, setTo] = useState('');
   const numbers = [...selected];
   const [one] = numbers;
   const locked = pieces.filter((p) => selected.has(p.number) && p.locked).map((p) => p.number);
   const open = numbers.filter((n) => !locked.includes(n));
-  const target = /^\d{1,5}$/.test(to.trim()) ? Number(to) : 0;
   return (
     <div className="grid gap-3">
       <div className="grid gap-2">
@@ -35,28 +32,7 @@ export function Numbers({ view, desk, selected }: ModeProps) {
           </Button>
         ))}
       </div>
-      {numbers.length === 1 && one !== undefined && (
-        <form
-          className="grid grid-cols-[1fr_auto] items-end gap-2"
-          onSubmit={(e) => {
-            e.preventDefault();
-            if (target > 0)
-              void desk
-                .edit({ kind: 'number', from: one, to: target }, `${one} is ${target} now.`)
-                .then(() => setTo(''));
-          }}
-        >
-          <TextField
-            label={`Piece ${one} becomes`}
-            inputMode="numeric"
-            value={to}
-            onChange={(e) => setTo(e.target.value)}
-          />
-          <Button type="submit" className="mb-5" disabled={target < 1 || desk.busy}>
-            Change
-          </Button>
-        </form>
-      )}
+      {numbers.length === 1 && one !== undefined && <NumberForm key={one} one={one} panelId={panel.id} desk={desk} />}
       <div className="grid grid-cols-2 gap-2">
         <Button
           disabled={open.length === 0}

@@ -1,15 +1,10 @@
 import { useState } from 'react';
 import { readProfile, USUAL_PROFILES } from '#core/sizing';
+import { profileWords } from '#core/words';
 import { Button } from '../../../ui/Button.tsx';
 import { ChoiceField } from '../../../ui/Choice.tsx';
 import { TextField } from '../../../ui/Field.tsx';
 import type { ModeProps } from './ModeProps.ts';
-
-function profileName(code: string): string {
-  const profile = readProfile(code);
-  if (!profile) return code;
-  return profile.kind === 'foil' ? `foil, gap ${profile.gapMm} mm` : `${profile.kind} came, face ${profile.faceMm} mm`;
-}
 
 /** What the picked lines take up. */
 export function Profile({ view, desk }: ModeProps) {
@@ -30,7 +25,7 @@ export function Profile({ view, desk }: ModeProps) {
         onChoice={setCode}
         options={[
           { value: '', text: 'what the panel’s lines do' },
-          ...usual.map((value) => ({ value, text: profileName(value) })),
+          ...usual.map((value) => ({ value, text: profileWords(value, view.settings.unit) })),
           { value: 'own', text: 'another profile …' },
         ]}
       />

@@ -1,41 +1,48 @@
-import { useState } from 'react';
-import { lengthToMm, showLength } from '#core/units';
+import { useMemo } from 'react';
+import { z } from 'zod';
+import { BOUNDS } from '#core/limits';
+import { showLength } from '#core/units';
 import { Button } from '../../../ui/Button.tsx';
-import { TextField } from '../../../ui/Field.tsx';
+import { length } from '../../../ui/form/fields.ts';
+import { Form, FormText } from '../../../ui/form/Form.tsx';
+import { useKeptForm } from '../../../ui/form/useKeptForm.ts';
 import { isInHand } from '../ChangeList.tsx';
 import type { ModeProps } from './ModeProps.ts';
 
+/** Nearer together, two taps are one. */
+const LEAST_DRAWN_MM = 0.5;
+
 /** True size from one known length. */
 export function Size({ view, desk }: ModeProps) {
-  const { settings, pieces } = view;
-  const [typed, setTyped] = useState('');
+  const { settings, pieces, panel } = view;
+  const { unit } = settings;
   const [a, b] = desk.taps;
-  const begun = pieces.some(isInHand);
-  if (begun) return <p className="text-[15px] text-risk">Glass is cut to this size already, so the size stays.</p>;
+  const drawn = a && b ? Math.hypot(b[0] - a[0], b[1] - a[1]) : 0;
+  const schema = useMemo(() => {
+    const bounds = { least: Number.MIN_VALUE, most: drawn * BOUNDS.scale.most };
+    return z.object({ real: length(unit, bounds, 'A length above 0, such as 420 mm or 16 1/2 in.') });
+  }, [unit, drawn]);
+  const form = useKeptForm(`true-size-${panel.id}`, schema, { real: '' });
+  if (pieces.some(isInHand))
+    return <p className="text-[15px] text-risk">Glass is cut to this size already, so the size stays.</p>;
   if (!a || !b) return null;
-  const drawn = Math.hypot(b[0] - a[0], b[1] - a[1]);
-  const real = lengthToMm(typed, settings.unit);
-  const isSound = real !== null && real > 0 && drawn > 0.5 && real / drawn < 1000;
+  if (drawn < LEAST_DRAWN_MM) return <p>Both taps are on one spot; tap the two ends of a length that you know.</p>;
   return (
-    <form
+    <Form
+      form={form}
+      label="True size"
       className="grid gap-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (isSound) void desk.edit({ kind: 'scale', factor: real / drawn }, 'True size set.');
+      onSend={async ({ real }) => {
+        if (!desk.busy && (await desk.edit({ kind: 'scale', factor: real / drawn }, 'True size set.'))) form.forget();
       }}
     >
       <p>
-        Drawn as <b>{showLength(drawn, settings.unit, 1)}</b>.
+        Drawn as <b>{showLength(drawn, unit, 1)}</b>.
       </p>
-      <TextField
-        label="It is really"
-        value={typed}
-        onChange={(e) => setTyped(e.target.value)}
-        problem={typed !== '' && !isSound ? 'A length above 0, such as 420 mm or 16 1/2 in.' : null}
-      />
-      <Button look="go" type="submit" disabled={!isSound || desk.busy}>
+      <FormText name="real" label="It is really" />
+      <Button look="go" type="submit" aria-disabled={desk.busy}>
         Set the size
       </Button>
-    </form>
+    </Form>
   );
 }

@@ -1,0 +1,19 @@
+import { readProfile, type LineAllowance } from '../sizing/index.ts';
+import { showFineLength, type DisplayUnit } from '../units/index.ts';
+
+/** A came or foil by the code of its profile, as it is sold: `H came of 1⁄4 in (6 mm) face`. */
+export function profileWords(code: string, unit: DisplayUnit): string {
+  const profile = readProfile(code);
+  if (!profile) return code;
+  return profile.kind === 'foil'
+    ? `foil, gap of ${showFineLength(profile.gapMm, unit)}`
+    : `${profile.kind} came of ${showFineLength(profile.faceMm, unit)} face`;
+}
+
+/** What goes round a panel's outline. */
+export function borderWords(allowance: LineAllowance, unit: DisplayUnit): string {
+  if (allowance.border !== undefined) return profileWords(allowance.border, unit);
+  return allowance.technique === 'foil'
+    ? 'foil and a bead of solder'
+    : `H came of ${showFineLength(allowance.faceMm, unit)} face, as inside`;
+}
