@@ -195,3 +195,46 @@ test('the table: sorted, searched, with other columns, copied into a file as it 
   await page.getByRole('button', { name: 'Pick these 4' }).click();
   expect(await selected(page)).toEqual([19, 20, 23, 24]);
 });
+
+test('a line is caught within a finger’s reach, shown before the finger is lifted; a lasso takes lines too', async ({
+  page,
+}) => {
+  await page.goto(`${DEMO}/panels/heron/cartoon`);
+  const tools = page.getByRole('toolbar', { name: 'Changes to the drawing' });
+  await tools.getByRole('button', { name: 'Came & gap' }).click();
+  const board = page.getByTestId('board');
+  const [x, y] = await board.evaluate((svg) => {
+    // The outline's left edge at half its height, in pixels of the page.
+    const rect = [...svg.querySelectorAll<SVGGElement>('[data-piece]')].map((g) => g.getBoundingClientRect());
+    return [
+      Math.min(...rect.map((r) => r.left)),
+      (Math.min(...rect.map((r) => r.top)) + Math.max(...rect.map((r) => r.bottom))) / 2,
+    ];
+  });
+  if (x === undefined || y === undefined) throw new Error('nothing is drawn');
+  await page.mouse.move(x + 60, y - 200);
+  const caught = page.locator('[data-caught]');
+  // Ten pixels beside the line it is caught; forty beside it, where nothing else runs, it is not.
+  await page.mouse.move(x - 10, y);
+  await expect(caught).toHaveAttribute('data-caught', 'line');
+  await page.mouse.click(x - 10, y);
+  await expect(page.locator('[data-picked-line]')).toHaveCount(1);
+  await page.mouse.move(x - 40, y);
+  await expect(caught).toHaveCount(0);
+  await page.getByRole('button', { name: 'Lasso', exact: true }).click();
+  const box = await board.boundingBox();
+  if (!box) throw new Error('no board');
+  const corners = [
+    [4, 4],
+    [box.width - 4, 4],
+    [box.width - 4, box.height / 2],
+    [box.width / 2, box.height / 2 + 3],
+    [4, box.height / 2],
+    [4, 8],
+  ] as const;
+  await page.mouse.move(box.x + 4, box.y + 4);
+  await page.mouse.down();
+  for (const [dx, dy] of corners) await page.mouse.move(box.x + dx, box.y + dy, { steps: 3 });
+  await page.mouse.up();
+  await expect.poll(() => page.locator('[data-picked-line]').count()).toBeGreaterThan(8);
+});

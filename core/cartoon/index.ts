@@ -1,6 +1,6 @@
 export { makeCartoon, type CartoonOptions } from './cartoon.ts';
 export { describeCartoon, outlineArea, pieceRings, piecesAlong, type NameFaces } from './describe.ts';
-export { lineSearch, nearestNode } from './lineSearch.ts';
+export { catcher, lineSearch, nearestNode, type Catch } from './lineSearch.ts';
 export { movedFindings, renewedFindings } from './findings.ts';
 export type { Cartoon, CartoonFinding, CartoonPiece, CartoonReading, Joint, JointKind } from './types.ts';
 export { readCartoon, readDrawingText, type ReadOptions } from './readCartoon.ts';

@@ -17,6 +17,10 @@ export interface BoardProps extends OnPanel {
   readonly tools?: ReactNode;
   /** Where given, a tap (or Enter at the crosshair that arrow keys move) means a place in mm, not a piece. */
   onPoint?(at: Point, mmPerPx: number): void;
+  /** … and before it is lifted: where the pointer is, or null once it is gone. */
+  onHover?(at: Point | null, mmPerPx: number): void;
+  /** What was drawn round with the lasso; true where that is taken, and means no pieces. */
+  onRing?(ring: readonly Point[]): boolean;
   onPick(numbers: readonly number[], how: 'set' | 'toggle' | 'add'): void;
   /** All pieces that a double tap on one means. */
   alike?(number: number): readonly number[];
@@ -45,6 +49,8 @@ export function Board(props: BoardProps) {
     narrow = false,
     tools,
     onPoint,
+    onHover,
+    onRing,
     onPick,
     alike,
     onType,
@@ -70,12 +76,13 @@ export function Board(props: BoardProps) {
     return matrix ? 1 / Math.hypot(matrix.a, matrix.b) : 1;
   };
 
-  const { lasso, lassoing, setLassoing, hand } = useLasso(toMm, (ring, isMore) =>
+  const { lasso, lassoing, setLassoing, hand } = useLasso(toMm, (ring, isMore) => {
+    if (onRing?.(ring)) return;
     onPick(
       [...paths.pieces.values()].filter((p) => contains(ring, p.labelAt)).map((p) => p.number),
       isMore || isAdding ? 'add' : 'set',
-    ),
-  );
+    );
+  });
   const press = useLongPress((target) => {
     const number = pieceOf(target);
     if (number === null || onPoint || lassoing) return;
@@ -98,6 +105,7 @@ export function Board(props: BoardProps) {
     mirrored,
     at,
     onPoint: onPoint && ((place) => onPoint(place, mmPerPx())),
+    onHover: onHover && ((place) => onHover(place, mmPerPx())),
     onPick,
     onType,
     zoomBy,
@@ -118,10 +126,12 @@ export function Board(props: BoardProps) {
         onClick={click}
         onDoubleClick={twice}
         onPointerDown={(event) => {
+          if (!lassoing) onHover?.(toMm(event), mmPerPx());
           press.down(event);
           hand.onPointerDown(event);
         }}
         onPointerMove={(event) => {
+          if (!lassoing) onHover?.(toMm(event), mmPerPx());
           press.move(event);
           hand.onPointerMove(event);
         }}
@@ -129,6 +139,7 @@ export function Board(props: BoardProps) {
           press.up();
           hand.onPointerUp(event);
         }}
+        onPointerLeave={() => onHover?.(null, 1)}
         onPointerCancel={press.up}
         className={`min-h-0 flex-1 touch-none ${narrow ? 'mb-14' : 'max-sm:mb-14'} select-none outline-none focus-visible:outline-3 focus-visible:-outline-offset-4 focus-visible:outline-copper ${lassoing ? 'cursor-crosshair' : ''}`}
         data-testid="board"

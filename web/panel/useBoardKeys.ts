@@ -18,6 +18,8 @@ interface BoardKeys {
   /** The piece that the arrows start from. */
   readonly at: number | null;
   onPoint?(at: Point): void;
+  /** The crosshair stands at a place. */
+  onHover?(at: Point): void;
   onPick(numbers: readonly number[], how: 'set' | 'add'): void;
   onType?(text: string): void;
   zoomBy(factor: number): void;
@@ -25,7 +27,7 @@ interface BoardKeys {
 }
 
 /** What keys do on the board: to the true neighbour, or with a crosshair to a place; zoom; a digit begins the tally line. */
-export function useBoardKeys({ paths, mirrored, at, onPoint, onPick, onType, zoomBy, whole }: BoardKeys) {
+export function useBoardKeys({ paths, mirrored, at, onPoint, onHover, onPick, onType, zoomBy, whole }: BoardKeys) {
   const [crosshair, setCrosshair] = useState<Point | null>(null);
   const { x, y, width, height } = paths.box;
 
@@ -33,7 +35,9 @@ export function useBoardKeys({ paths, mirrored, at, onPoint, onPick, onType, zoo
     const here: Point = crosshair ?? [x + width / 2, y + height / 2];
     if (!arrow) return done(here);
     const [dx, dy] = HEADINGS[arrow];
-    setCrosshair([here[0] + dx * stepMm, here[1] + dy * stepMm]);
+    const next: Point = [here[0] + dx * stepMm, here[1] + dy * stepMm];
+    setCrosshair(next);
+    onHover?.(next);
   };
   const walk = (arrow: Direction, isMore: boolean) => {
     const heading = mirrored ? OTHER_HAND[arrow] : arrow;

@@ -132,7 +132,7 @@ function carriedLines(old: Cartoon, next: Cartoon, [dx, dy]: Point, fresh: () =>
   const under = next.map.lines.map(({ points }) => {
     const k = Math.max(1, points.length >> 1);
     const [a, b] = [pointAt(points, k - 1), pointAt(points, k)];
-    const index = lineAt([(a[0] + b[0]) / 2 + dx, (a[1] + b[1]) / 2 + dy], TOLERANCE.sameLineMm);
+    const index = lineAt([(a[0] + b[0]) / 2 + dx, (a[1] + b[1]) / 2 + dy], TOLERANCE.sameLineMm)?.line ?? null;
     return index === null ? null : nth(old.lineIds, index);
   });
   const length = (i: number) => pathLength(nth(next.map.lines, i).points);

@@ -76,6 +76,25 @@ export function DeskMarks({ desk, paths, answer }: { desk: Desk; paths: PanelPat
           data-picked-node={desk.node}
         />
       )}
+      {desk.caught && (
+        <g stroke="var(--copper)" data-caught={desk.caught.node === null ? 'line' : 'joint'}>
+          {desk.caught.line !== null && (
+            <path
+              d={paths.lines[desk.caught.line]}
+              strokeOpacity={0.55}
+              strokeWidth={unit * 0.5}
+              strokeLinecap="round"
+            />
+          )}
+          <circle
+            cx={desk.caught.at[0]}
+            cy={desk.caught.at[1]}
+            r={unit * (desk.caught.node === null ? 0.5 : 0.9)}
+            fill="var(--bright)"
+            strokeWidth={unit * 0.3}
+          />
+        </g>
+      )}
       {desk.spot && (
         <g stroke="var(--crack)" strokeWidth={unit * 0.35} data-spot>
           <circle cx={desk.spot[0]} cy={desk.spot[1]} r={unit * 2.6} />

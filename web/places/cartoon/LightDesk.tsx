@@ -95,6 +95,8 @@ export function LightDesk({
           dark={false}
           narrow
           onPoint={desk.tap}
+          onHover={desk.hover}
+          onRing={desk.ring}
           onPick={onPick}
         >
           <DeskSheet

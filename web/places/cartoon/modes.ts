@@ -20,7 +20,7 @@ export const MODES: readonly ModeWords[] = [
   },
   { id: 'take-line', name: 'Take away', how: 'Tap the line between two pieces; they become one.', changesLines: true },
   { id: 'move-node', name: 'Move a joint', how: 'Tap a joint, then the place it goes to.', changesLines: true },
-  { id: 'profile', name: 'Came & gap', how: 'Tap lines, then say what they take up.' },
+  { id: 'profile', name: 'Came & gap', how: 'Tap lines, or draw a lasso round them, then say what they take up.' },
   {
     id: 'flow',
     name: 'Flow',

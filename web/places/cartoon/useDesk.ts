@@ -3,12 +3,13 @@ import { toast } from 'sonner';
 import type { CartoonAnswer, PanelEdit } from '#contract';
 import { needsCure, type Proposal } from '#core/cutting';
 import { regionContains, type Point } from '#core/geometry';
-import { lineSearch, nearestNode, pieceRings, piecesAlong } from '#core/cartoon';
-import { showNumbers, nth } from '#core/units';
+import { pieceRings, piecesAlong, type Catch } from '#core/cartoon';
+import { showNumbers } from '#core/units';
 import { useSelection } from '../../state/selection.ts';
 import { useSend } from '../../state/send.ts';
 import { useCutting, type Worked } from '../../panel/useCutting.ts';
 import type { PanelView } from '../../panel/view.ts';
+import { catching, isSameCatch, linesWithin, REACH_PX } from './catching.ts';
 import { isInHand } from './ChangeList.tsx';
 import type { Mode } from './modes.ts';
 
@@ -20,18 +21,21 @@ export interface Desk {
   readonly node: number | null;
   /** What a note points at. */
   readonly spot: Point | null;
+  /** What the pointer would catch, shown before it is lifted. */
+  readonly caught: Catch | null;
   /** Lines that would cure the piece looked at. */
   readonly cure: Worked<Proposal | null>;
   readonly busy: boolean;
   setMode(mode: Mode): void;
-  tap(at: Point): void;
+  tap(at: Point, mmPerPx: number): void;
+  /** The pointer is over a place, or nowhere. */
+  hover(at: Point | null, mmPerPx: number): void;
+  /** Something was drawn round with the lasso; true where that means lines. */
+  ring(ring: readonly Point[]): boolean;
   look(at: Point | null): void;
   edit(edit: PanelEdit, said: string): Promise<boolean>;
   clear(): void;
 }
-
-/** How near a tap must be, as a share of the drawing's longer side. */
-const REACH = 0.018;
 
 /** The light changes of one drawing: what is tapped in which mode, and what it then does. */
 export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
@@ -42,11 +46,11 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
   const [lines, setLines] = useState<ReadonlySet<number>>(new Set());
   const [node, setNode] = useState<number | null>(null);
   const [spot, setSpot] = useState<Point | null>(null);
+  const [caught, setCaught] = useState<Catch | null>(null);
   const [busy, setBusy] = useState(false);
   const send = useSend();
   const { numbers, panelId, at } = useSelection();
-  const { minX, minY, maxX, maxY } = cartoon.box;
-  const reachMm = Math.max(maxX - minX, maxY - minY) * REACH;
+  const catchOf = useMemo(() => catching(cartoon), [cartoon]);
   const cure = useCutting(
     useMemo(() => {
       const judged = panelId === panel.id ? answer.cuttability.find((c) => c.number === at) : undefined;
@@ -60,6 +64,7 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
     setLines(new Set());
     setNode(null);
     setSpot(null);
+    setCaught(null);
   };
   const edit = async (change: PanelEdit, said: string) => {
     setBusy(true);
@@ -69,8 +74,19 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
     return done;
   };
   const pieceAt = (place: Point) => cartoon.pieces.find((p) => regionContains(pieceRings(cartoon, p), place))?.number;
-  const tap = (place: Point) => {
+  const hover = (place: Point | null, mmPerPx: number) => {
+    const next = place && !busy ? catchOf(mode, node !== null, place, REACH_PX * mmPerPx) : null;
+    setCaught((old) => (isSameCatch(old, next) ? old : next));
+  };
+  const ring = (around: readonly Point[]): boolean => {
+    if (mode !== 'profile') return false;
+    setLines(new Set([...lines, ...linesWithin(cartoon, around)]));
+    return true;
+  };
+  const tap = (place: Point, mmPerPx: number) => {
     if (busy) return;
+    const meant = catchOf(mode, node !== null, place, REACH_PX * mmPerPx);
+    const meantLine = meant?.line ?? null;
     setSpot(null);
     switch (mode) {
       case 'look':
@@ -84,35 +100,32 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
       }
       case 'add-line': {
         const last = taps.at(-1);
-        const through = last ? piecesAlong(cartoon, last, place) : [];
+        // A line begins and ends on the very line, or at the very joint, that is caught.
+        const to = meant?.at ?? place;
+        const through = last ? piecesAlong(cartoon, last, to) : [];
         const held = view.pieces.filter((p) => through.includes(p.number) && isInHand(p)).map((p) => p.number);
         if (held.length > 0)
           return void toast.error(`Glass of ${showNumbers(held)} is cut already; a line cannot go through it.`);
-        const next = [...taps, place];
-        const isOnLine = lineSearch(cartoon.map)(place, Math.min(reachMm, 3)) !== null;
-        if (taps.length === 0 && !isOnLine) return void toast.error('Begin on a line of the drawing.');
-        if (taps.length > 0 && isOnLine)
+        const next = [...taps, to];
+        if (taps.length === 0 && !meant) return void toast.error('Begin on a line of the drawing.');
+        if (taps.length > 0 && meant)
           return void edit({ kind: 'add-line', points: [...next] as [number, number][] }, 'Line added.');
         return setTaps(next);
       }
-      case 'take-line': {
-        const line = lineSearch(cartoon.map)(place, reachMm);
-        return setLines(new Set(line === null ? [] : [line]));
-      }
+      case 'take-line':
+        return setLines(new Set(meantLine === null ? [] : [meantLine]));
       case 'profile': {
-        const line = lineSearch(cartoon.map)(place, reachMm);
-        if (line === null) return;
+        if (meantLine === null) return;
         const next = new Set(lines);
-        if (!next.delete(line)) next.add(line);
+        if (!next.delete(meantLine)) next.add(meantLine);
         return setLines(next);
       }
       case 'move-node':
-        if (node === null) return setNode(nearestNode(cartoon.map, place, reachMm));
+        if (node === null) return setNode(meant?.node ?? null);
         return void edit({ kind: 'move-node', node, to: [...place] as [number, number] }, 'Joint moved.');
       case 'size': {
         // A measure is taken from joint to joint where one is near: a finger is not that exact.
-        const joint = nearestNode(cartoon.map, place, reachMm);
-        const from = joint === null ? place : nth(cartoon.map.nodes, joint);
+        const from = meant?.at ?? place;
         return setTaps(taps.length >= 2 ? [from] : [...taps, from]);
       }
       case 'flow': {
@@ -138,6 +151,7 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
     lines,
     node,
     spot,
+    caught,
     cure,
     busy,
     setMode: (next) => {
@@ -145,6 +159,8 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
       setModeOnly(next);
     },
     tap,
+    hover,
+    ring,
     look: setSpot,
     edit,
     clear,
