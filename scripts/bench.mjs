@@ -1,5 +1,6 @@
 // `npm run bench`: import, one large command, first paint and frame times, and a studio after one and after ten years;
-// printed as a table. `npm run bench -- years` prints the last part alone.
+// printed as a table. `npm run bench -- felt` and `npm run bench -- years` print what is felt of the interface, or the
+// years, alone.
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -20,10 +21,11 @@ await esbuild({
   packages: 'external',
   logLevel: 'error',
 });
-const { runBenches, yearsBench } = await import(out);
+const { feltBench, runBenches, yearsBench } = await import(out);
+const PARTS = { felt: feltBench, years: yearsBench };
 const folder = mkdtempSync(join(tmpdir(), 'nelvik-bench-'));
 try {
-  const rows = await (process.argv[2] === 'years' ? yearsBench : runBenches)(ROOT, folder);
+  const rows = await (PARTS[process.argv[2]] ?? runBenches)(ROOT, folder);
   const width = Math.max(...rows.map((r) => r.what.length));
   for (const { what, figures } of rows) process.stdout.write(`${what.padEnd(width + 2)}${figures}\n`);
 } finally {

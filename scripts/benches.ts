@@ -11,9 +11,10 @@ import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import { paneNet } from '../core/test/panels.ts';
 import { CHROMIUM } from './chromium.mjs';
 import { besideLibrary, type Row } from './besideLibrary.ts';
+import { feltBench } from './feltBench.ts';
 import { yearsBench } from './yearsBench.ts';
 
-export { yearsBench };
+export { feltBench, yearsBench };
 
 const RUNS = 5;
 const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0;
@@ -53,6 +54,7 @@ export async function runBenches(root: string, folder: string): Promise<Row[]> {
   rows.push({ what: 'marking 500 pieces in one command, to disk', figures: ms(marking(desk)) });
   desk.store.close();
   rows.push(...(await painting(root, folder)));
+  rows.push(...(await feltBench(root, folder)));
   return [...rows, ...(await yearsBench(root, folder))];
 }
 

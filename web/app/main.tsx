@@ -3,6 +3,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { keepForOffline } from '../state/offline.ts';
+import { fetchPlaces } from './places.tsx';
 import { Shell } from './Shell.tsx';
 import './theme.css';
 
@@ -19,3 +20,4 @@ createRoot(document.getElementById('root') as HTMLElement).render(
 );
 
 keepForOffline();
+fetchPlaces();

@@ -1,41 +1,41 @@
-import { lazy } from 'react';
+import { fetchAtRest, place } from './place.tsx';
 
-/** The places of the studio, each fetched when it is first opened. */
-const Today = lazy(async () => ({ default: (await import('../places/today/Today.tsx')).Today }));
-const CommissionList = lazy(async () => ({
-  default: (await import('../places/commissions/CommissionList.tsx')).CommissionList,
-}));
-const CommissionPage = lazy(async () => ({
-  default: (await import('../places/commissions/CommissionPage.tsx')).CommissionPage,
-}));
-const PanelPage = lazy(async () => ({ default: (await import('../places/panel/PanelPage.tsx')).PanelPage }));
-const MeasureStep = lazy(async () => ({ default: (await import('../places/measure/MeasureStep.tsx')).MeasureStep }));
-const CartoonStep = lazy(async () => ({ default: (await import('../places/cartoon/CartoonStep.tsx')).CartoonStep }));
-const GlassStep = lazy(async () => ({ default: (await import('../places/glass/GlassStep.tsx')).GlassStep }));
-const BenchStep = lazy(async () => ({ default: (await import('../places/bench/BenchStep.tsx')).BenchStep }));
-const FinishStep = lazy(async () => ({ default: (await import('../places/finish/FinishStep.tsx')).FinishStep }));
-const HoursStep = lazy(async () => ({ default: (await import('../places/hours/HoursStep.tsx')).HoursStep }));
-const Rack = lazy(async () => ({ default: (await import('../places/rack/Rack.tsx')).Rack }));
-const Reckoning = lazy(async () => ({ default: (await import('../places/reckoning/Reckoning.tsx')).Reckoning }));
-const Setup = lazy(async () => ({ default: (await import('../places/setup/Setup.tsx')).Setup }));
+/** The places of the studio, each a part of its own. */
+const today = place(async () => (await import('../places/today/Today.tsx')).Today);
+const jobs = place(async () => (await import('../places/commissions/CommissionList.tsx')).CommissionList);
+const job = place(async () => (await import('../places/commissions/CommissionPage.tsx')).CommissionPage);
+const panel = place(async () => (await import('../places/panel/PanelPage.tsx')).PanelPage);
+const measure = place(async () => (await import('../places/measure/MeasureStep.tsx')).MeasureStep);
+const cartoon = place(async () => (await import('../places/cartoon/CartoonStep.tsx')).CartoonStep);
+const glass = place(async () => (await import('../places/glass/GlassStep.tsx')).GlassStep);
+const bench = place(async () => (await import('../places/bench/BenchStep.tsx')).BenchStep);
+const finish = place(async () => (await import('../places/finish/FinishStep.tsx')).FinishStep);
+const hours = place(async () => (await import('../places/hours/HoursStep.tsx')).HoursStep);
+const rack = place(async () => (await import('../places/rack/Rack.tsx')).Rack);
+const reckoning = place(async () => (await import('../places/reckoning/Reckoning.tsx')).Reckoning);
+const setup = place(async () => (await import('../places/setup/Setup.tsx')).Setup);
 
 /** Places of their own, by their address. */
 export const PLACES = [
-  ['/', Today],
-  ['/jobs', CommissionList],
-  ['/jobs/:commissionId', CommissionPage],
-  ['/rack', Rack],
-  ['/reckoning', Reckoning],
-  ['/setup', Setup],
+  ['/', today.Here],
+  ['/jobs', jobs.Here],
+  ['/jobs/:commissionId', job.Here],
+  ['/rack', rack.Here],
+  ['/reckoning', reckoning.Here],
+  ['/setup', setup.Here],
 ] as const;
 
 /** The steps of one panel, each a place within its page. */
-export const PANEL_PLACE = PanelPage;
+export const PANEL_PLACE = panel.Here;
 export const STEPS = [
-  ['measure', MeasureStep],
-  ['cartoon', CartoonStep],
-  ['glass', GlassStep],
-  ['bench', BenchStep],
-  ['finish', FinishStep],
-  ['hours', HoursStep],
+  ['measure', measure.Here],
+  ['cartoon', cartoon.Here],
+  ['glass', glass.Here],
+  ['bench', bench.Here],
+  ['finish', finish.Here],
+  ['hours', hours.Here],
 ] as const;
+
+/** Fetches what is not open yet, the bench first, so that a change of place waits for nothing. */
+export const fetchPlaces = (): void =>
+  fetchAtRest([panel, bench, today, jobs, rack, finish, glass, cartoon, measure, hours, job, setup, reckoning]);

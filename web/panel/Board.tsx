@@ -1,5 +1,6 @@
 import { useMemo, useRef, type ReactNode } from 'react';
-import { contains, type Point } from '#core/geometry';
+import { pieceRings } from '#core/cartoon';
+import { contains, regionContains, type Point } from '#core/geometry';
 import { Picked, type OnPanel } from './Picked.tsx';
 import { BoardTools } from './BoardTools.tsx';
 import { useSelection } from '../state/selection.ts';
@@ -30,7 +31,7 @@ export interface BoardProps extends OnPanel {
 
 const MARGIN = 0.05;
 
-const pieceOf = (target: EventTarget): number | null => {
+const markOf = (target: EventTarget): number | null => {
   const mark = target instanceof Element ? target.closest('[data-piece]') : null;
   return mark && Number(mark.getAttribute('data-piece'));
 };
@@ -76,6 +77,14 @@ export function Board(props: BoardProps) {
     return matrix ? 1 / Math.hypot(matrix.a, matrix.b) : 1;
   };
 
+  /** The piece under a pointer; between two pieces of glass the one in whose region it is. */
+  const pieceUnder = (event: React.MouseEvent): number | null => {
+    const mark = markOf(event.target);
+    if (mark !== null) return mark;
+    const place = toMm(event);
+    return paths.cartoon.pieces.find((p) => regionContains(pieceRings(paths.cartoon, p), place))?.number ?? null;
+  };
+
   const { lasso, lassoing, setLassoing, hand } = useLasso(toMm, (ring, isMore) => {
     if (onRing?.(ring)) return;
     onPick(
@@ -84,7 +93,7 @@ export function Board(props: BoardProps) {
     );
   });
   const press = useLongPress((target) => {
-    const number = pieceOf(target);
+    const number = markOf(target);
     if (number === null || onPoint || lassoing) return;
     setAdding(true);
     onPick([number], 'add');
@@ -92,12 +101,12 @@ export function Board(props: BoardProps) {
   const click = (event: React.MouseEvent) => {
     if (press.wasLong()) return;
     if (onPoint && !lassoing) return onPoint(toMm(event), mmPerPx());
-    const number = pieceOf(event.target);
+    const number = pieceUnder(event);
     if (number === null || lassoing) return;
     onPick([number], isAdding || event.ctrlKey || event.metaKey || event.shiftKey ? 'toggle' : 'set');
   };
   const twice = (event: React.MouseEvent) => {
-    const number = pieceOf(event.target);
+    const number = pieceUnder(event);
     if (number !== null && alike && !onPoint && !lassoing) onPick(alike(number), isAdding ? 'add' : 'set');
   };
   const { crosshair, keyDown } = useBoardKeys({

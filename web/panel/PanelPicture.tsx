@@ -1,6 +1,8 @@
 import { memo, type ReactNode } from 'react';
 import { BEGINS, stepOf, type Side } from '#core/bench';
 import type { Glass } from '#core/stock';
+import { letterSize } from './letterSizes.ts';
+import { Materials } from './Materials.tsx';
 import { Metalwork } from './Metalwork.tsx';
 import { PieceMark } from './PieceMark.tsx';
 import type { PicturePaths } from './paths.ts';
@@ -36,29 +38,25 @@ export const PanelPicture = memo(function PanelPicture({
   numbers,
   chosen = false,
 }: PanelPictureProps): ReactNode {
-  const used = new Set(
-    pieces.map((p) => (p.glassId ? glasses.get(p.glassId)?.texture : undefined)).filter((t) => t !== undefined),
-  );
+  const paints = paintsOf(pieces, glasses, textures);
   const side: Side = view === 'back' ? 'back' : 'front';
   return (
     <>
+      <Materials />
       <defs>
-        <pattern id="no-glass" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="7" height="7" fill="var(--paper)" />
-          <path d="M0 0V7" stroke="var(--hatch)" strokeWidth="1.6" />
-        </pattern>
-        <radialGradient id="solder-dot" cx="0.35" cy="0.3" r="0.8">
-          <stop offset="0" stopColor="var(--bright)" />
-          <stop offset="0.5" stopColor="var(--tin)" />
-          <stop offset="1" stopColor="var(--tin-dark)" />
-        </radialGradient>
-        {textures &&
-          [...used].map((t) => (
-            <pattern key={t} id={`tex-${t}`} width={TILE_MM[t]} height={TILE_MM[t]} patternUnits="userSpaceOnUse">
-              <image href={textureTile(t)} width={TILE_MM[t]} height={TILE_MM[t]} preserveAspectRatio="none" />
-            </pattern>
-          ))}
+        {[...paints.values()].map(({ id, glass }) => {
+          const mm = TILE_MM[glass.texture];
+          return (
+            textures && (
+              <pattern key={id} id={id} width={mm} height={mm} patternUnits="userSpaceOnUse">
+                <rect width={mm} height={mm} fill={glass.colour} />
+                <image href={textureTile(glass.texture)} width={mm} height={mm} preserveAspectRatio="none" />
+              </pattern>
+            )
+          );
+        })}
       </defs>
+      <path d={paths.sheet} fill={view === 'lit' ? 'var(--dark-room)' : 'var(--paper)'} />
       <g>
         {pieces.map((piece) => (
           <PieceMark
@@ -68,8 +66,8 @@ export const PanelPicture = memo(function PanelPicture({
             region={paths.region.get(piece.number) ?? ''}
             outline={paths.glass.get(piece.number) ?? ''}
             glass={piece.glassId ? glasses.get(piece.glassId) : undefined}
+            paint={paints.get(piece.glassId ?? '')?.paint ?? 'var(--no-colour)'}
             lit={view === 'lit'}
-            textures={textures}
             chosen={chosen}
             place={paths.pieces.get(piece.number)}
           />
@@ -88,6 +86,29 @@ export const PanelPicture = memo(function PanelPicture({
   );
 });
 
+interface Paint {
+  readonly id: string;
+  readonly glass: Glass;
+  readonly paint: string;
+}
+
+/** What each glass of a panel is painted with: its colour, and over it its texture where textures are shown. */
+function paintsOf(
+  pieces: readonly PicturedPiece[],
+  glasses: ReadonlyMap<string, Glass>,
+  textures: boolean,
+): ReadonlyMap<string, Paint> {
+  const paints = new Map<string, Paint>();
+  for (const { glassId } of pieces) {
+    const glass = glassId === null || paints.has(glassId) ? undefined : glasses.get(glassId);
+    if (!glass || glassId === null) continue;
+    // Named by what it shows, so that pictures of several panels on one page agree.
+    const id = `glass-${glass.colour.slice(1)}-${glass.texture}`;
+    paints.set(glassId, { id, glass, paint: textures ? `url(#${id})` : glass.colour });
+  }
+  return paints;
+}
+
 const Numbers = memo(function Numbers({
   paths,
   pieces,
@@ -101,11 +122,19 @@ const Numbers = memo(function Numbers({
 }) {
   const most = Math.max(8, Math.max(paths.box.width, paths.box.height) / 48);
   return (
-    <g aria-hidden fontWeight={620} textAnchor="middle" style={{ pointerEvents: 'none', userSelect: 'none' }}>
+    <g
+      aria-hidden
+      fontWeight={620}
+      textAnchor="middle"
+      fill="var(--number)"
+      fillOpacity={lit ? 0.55 : 1}
+      className="pointer-events-none select-none"
+    >
       {pieces.map(({ number, stage, broken }) => {
         const place = paths.pieces.get(number);
         if (!place) return null;
-        const size = Math.max(most * 0.4, Math.min(most, place.labelRadiusMm * (number > 99 ? 0.95 : 1.15)));
+        const fits = Math.max(most * 0.4, Math.min(most, place.labelRadiusMm * (number > 99 ? 0.95 : 1.15)));
+        const size = letterSize(fits, most);
         const [x, y] = place.labelAt;
         const onGlass = stage !== BEGINS || lit;
         return (
@@ -114,13 +143,8 @@ const Numbers = memo(function Numbers({
             x={x}
             y={y + size * 0.34}
             fontSize={size}
-            fill={broken ? 'var(--number-broken)' : 'var(--number)'}
-            fillOpacity={lit ? 0.55 : 1}
-            style={
-              onGlass
-                ? { paintOrder: 'stroke', stroke: 'var(--halo)', strokeWidth: size * 0.2, strokeLinejoin: 'round' }
-                : undefined
-            }
+            {...(broken ? { fill: 'var(--number-broken)' } : {})}
+            {...(onGlass ? { className: 'on-glass', strokeWidth: size * 0.2 } : {})}
             transform={mirrored ? `translate(${2 * x} 0) scale(-1 1)` : undefined}
           >
             {number}

@@ -1,4 +1,4 @@
-import { memo, useId } from 'react';
+import { memo, useId, type SVGProps } from 'react';
 import { BEGINS, type Look } from '#core/bench';
 import type { CartoonPiece } from '#core/cartoon';
 import type { Glass } from '#core/stock';
@@ -13,39 +13,54 @@ export interface PieceMarkProps {
   readonly region: string;
   readonly outline: string;
   readonly glass: Glass | undefined;
+  /** What its glass is painted with: its colour, or that with its texture. */
+  readonly paint: string;
   readonly lit: boolean;
-  readonly textures: boolean;
   readonly chosen: boolean;
   readonly place: Place | undefined;
 }
 
-/** One piece as the material it is now. Each state differs by line or texture too, not by colour alone. */
+/** The edge of a piece, by what its step made of it: the paint of the first line, and what lies over it. */
+const EDGES: Readonly<Partial<Record<Look, { first: SVGProps<SVGPathElement>; over?: SVGProps<SVGPathElement> }>>> = {
+  glass: { first: { stroke: 'var(--score)', strokeWidth: 0.55 } },
+  frosted: {
+    first: { stroke: 'var(--frost)', strokeOpacity: 0.85, strokeWidth: 3 },
+    over: { stroke: 'var(--frost-edge)', strokeWidth: 2.2, strokeDasharray: '0.35 1.1', strokeOpacity: 0.6 },
+  },
+  copper: {
+    first: { stroke: 'var(--foil)', strokeWidth: 2.9 },
+    over: { stroke: 'var(--foil-light)', strokeWidth: 0.7, strokeOpacity: 0.85 },
+  },
+};
+
+/**
+ * One piece as the material it is now, over the paper that lies under the whole panel. Each state differs by line or
+ * texture too, not by colour alone. As few shapes as can be: a panel has hundreds of pieces, and each is laid out.
+ */
 export const PieceMark = memo(function PieceMark({
   piece,
   look,
   region,
   outline,
   glass,
+  paint,
   lit,
-  textures,
   chosen,
   place,
 }: PieceMarkProps) {
   const { stage, number, broken } = piece;
   const isPaper = stage === BEGINS;
   const isGlass = !isPaper || ((lit || chosen) && glass !== undefined);
+  const edge = lit || isPaper ? undefined : EDGES[look];
+  const paperLine = isPaper && !lit ? { stroke: 'var(--paper-line)', strokeWidth: 0.5 } : {};
   return (
     <g data-piece={number} data-stage={stage}>
       {isGlass ? (
-        <>
-          <path d={region} fill={lit ? 'var(--dark-room)' : 'var(--paper)'} />
-          <path d={outline} fill={glass?.colour ?? 'var(--no-colour)'} />
-          {textures && glass && <path d={outline} fill={`url(#tex-${glass.texture})`} />}
-        </>
+        <path d={outline} fill={paint} {...edge?.first} />
       ) : (
-        <path d={region} fill={glass || broken ? 'var(--paper)' : 'url(#no-glass)'} />
+        <path d={region} fill={glass || broken ? 'var(--paper)' : 'url(#no-glass)'} {...paperLine} />
       )}
-      {isPaper && !lit && <path d={region} fill="none" stroke="var(--paper-line)" strokeWidth={0.5} />}
+      {isGlass && isPaper && !lit && <path d={region} fill="none" {...paperLine} />}
       {isPaper && !lit && !isGlass && glass && place && !broken && (
         <circle
           cx={place.labelAt[0]}
@@ -67,26 +82,7 @@ export const PieceMark = memo(function PieceMark({
           data-too-small={number}
         />
       )}
-      {!lit && look === 'glass' && <path d={outline} fill="none" stroke="var(--score)" strokeWidth={0.55} />}
-      {!lit && look === 'frosted' && (
-        <>
-          <path d={outline} fill="none" stroke="var(--frost)" strokeOpacity={0.85} strokeWidth={3} />
-          <path
-            d={outline}
-            fill="none"
-            stroke="var(--frost-edge)"
-            strokeWidth={2.2}
-            strokeDasharray="0.35 1.1"
-            strokeOpacity={0.6}
-          />
-        </>
-      )}
-      {!lit && look === 'copper' && (
-        <>
-          <path d={outline} fill="none" stroke="var(--foil)" strokeWidth={2.9} />
-          <path d={outline} fill="none" stroke="var(--foil-light)" strokeWidth={0.7} strokeOpacity={0.85} />
-        </>
-      )}
+      {edge?.over && <path d={outline} fill="none" {...edge.over} />}
     </g>
   );
 });

@@ -1,8 +1,10 @@
 import { unpackPieces, type Glance } from '#contract';
 import type { Sketch } from '#core/cartoon';
 import type { Glass } from '#core/stock';
-import { PanelPicture } from './PanelPicture.tsx';
+import { Materials } from './Materials.tsx';
+import { Metalwork } from './Metalwork.tsx';
 import { sketchPaths } from './paths.ts';
+import { SmallPieces } from './SmallPieces.tsx';
 import type { Pictured } from './standing.ts';
 
 interface SmallPictureProps {
@@ -32,6 +34,7 @@ export function SmallPicture({ panel, pieces, sketch, glasses, pxPerMm }: SmallP
     );
   }
   const paths = sketchPaths(sketch);
+  const unpacked = unpackPieces(pieces);
   const { x, y, width, height } = paths.box;
   return (
     <svg
@@ -43,15 +46,9 @@ export function SmallPicture({ panel, pieces, sketch, glasses, pxPerMm }: SmallP
       className="block overflow-visible"
       style={{ filter: 'drop-shadow(3px 4px 4px var(--cast))' }}
     >
-      <PanelPicture
-        paths={paths}
-        panel={panel}
-        pieces={unpackPieces(pieces)}
-        glasses={glasses}
-        view="front"
-        textures={false}
-        numbers={false}
-      />
+      <Materials />
+      <SmallPieces paths={paths} panel={panel} pieces={unpacked} glasses={glasses} />
+      <Metalwork paths={paths} panel={panel} pieces={unpacked} side="front" jointsOnly={false} lit={false} />
     </svg>
   );
 }

@@ -11,6 +11,8 @@ export interface PicturePaths {
   /** Region between centre-lines, and the glass as cut, by piece number. */
   readonly region: ReadonlyMap<number, string>;
   readonly glass: ReadonlyMap<number, string>;
+  /** All regions as one shape: the paper under the panel. */
+  readonly sheet: string;
   readonly pieces: ReadonlyMap<number, Place>;
   readonly lines: readonly string[];
   /** Numbers of the pieces on either side of each line. */
@@ -66,13 +68,15 @@ export function panelPaths(answer: CartoonAnswer): PanelPaths {
   const jointsOf = new Map<number, number[]>();
   for (const joint of cartoon.joints)
     for (const n of joint.pieces) jointsOf.set(n, [...(jointsOf.get(n) ?? []), joint.number]);
+  const region = new Map(cartoon.pieces.map((p) => [p.number, closed(ringsOf(lines, p.rings))]));
   const paths: PanelPaths = {
     cartoon,
     sides: sidesOf(lines.length, cartoon.pieces),
     joints: cartoon.joints,
     jointsOf,
     box: boxAs(cartoon.box),
-    region: new Map(cartoon.pieces.map((p) => [p.number, closed(ringsOf(lines, p.rings))])),
+    region,
+    sheet: [...region.values()].join(''),
     glass: new Map(cuts.map((cut) => [cut.number, closed(cut.rings)])),
     pieces: new Map(cartoon.pieces.map((p) => [p.number, p])),
     lines: lines.map(open),
@@ -95,6 +99,7 @@ export function sketchPaths(sketch: Sketch): PicturePaths {
     box: boxAs(sketch.box),
     region,
     glass: region,
+    sheet: [...region.values()].join(''),
     pieces: new Map(sketch.pieces.map((p) => [p.number, { labelAt: p.at, labelRadiusMm: p.labelRadiusMm }])),
     lines: lines.map(open),
     sides: sidesOf(lines.length, sketch.pieces),

@@ -8,7 +8,16 @@ import {
   type UseQueryResult,
 } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
-import type { CartoonAnswer, JobsAnswer, PanelAnswer, RackAnswer, StudioAnswer, UndoAnswer } from '#contract';
+import type {
+  CartoonAnswer,
+  CommissionAnswer,
+  JobsAnswer,
+  PanelAnswer,
+  RackAnswer,
+  StudioAnswer,
+  TodayAnswer,
+  UndoAnswer,
+} from '#contract';
 import type { Sketch } from '#core/cartoon';
 import {
   DEFAULT_SETTINGS,
@@ -120,6 +129,23 @@ export const useCartoon = (
     placeholderData: (before: CartoonAnswer | undefined, query) =>
       query?.queryKey[2] === panelId && id !== null ? before : undefined,
   });
+
+/** The drawing of a panel as a list tells it that was seen before; null where none was. */
+export function useKnownDrawing(panelId: string | undefined): string | null {
+  const client = useQueryClient();
+  const today = client.getQueryData<TodayAnswer>(['today'])?.jobs ?? [];
+  const jobs = client.getQueryData<{ pages: readonly JobsAnswer[] }>(['jobs', 'all'])?.pages ?? [];
+  const opened = client.getQueriesData<CommissionAnswer>({ queryKey: ['commission'] });
+  for (const { panels } of [
+    ...today,
+    ...jobs.flatMap((page) => [...page.inHand, ...page.past]),
+    ...opened.flatMap(([, answer]) => answer ?? []),
+  ]) {
+    const found = panels.find(({ panel }) => panel.id === panelId);
+    if (found) return found.panel.cartoonId;
+  }
+  return null;
+}
 
 /** Drawings as small pictures need them. */
 export const useSketches = (ids: readonly (string | null)[]): (Sketch | undefined)[] =>

@@ -1,6 +1,7 @@
 import { memo } from 'react';
 import type { CartoonAnswer } from '#contract';
 import type { Point } from '#core/geometry';
+import { letterSize } from '../../panel/letterSizes.ts';
 import type { PanelPaths } from '../../panel/paths.ts';
 import type { PieceRow } from '../../state/studio.ts';
 import { isInHand } from './ChangeList.tsx';
@@ -66,7 +67,7 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
       )}
       <g aria-hidden textAnchor="middle" fill="var(--pencil-mute)" fontWeight={600} style={{ pointerEvents: 'none' }}>
         {cartoon.pieces.map((p) => {
-          const size = Math.max(unit * 0.5, Math.min(unit * 2.1, p.labelRadiusMm));
+          const size = letterSize(Math.max(unit * 0.5, p.labelRadiusMm), unit * 2.1);
           const row = rows.get(p.number);
           const [x, y] = p.labelAt;
           return (

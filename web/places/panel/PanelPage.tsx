@@ -1,7 +1,15 @@
 import { useMemo } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { limitsOf, standingOf } from '#core/bench';
-import { useCartoon, usePanel, useRack, useReader, useSettings, useStudio } from '../../state/studio.ts';
+import {
+  useCartoon,
+  useKnownDrawing,
+  usePanel,
+  useRack,
+  useReader,
+  useSettings,
+  useStudio,
+} from '../../state/studio.ts';
 import { UndoButtons } from '../../history/UndoButtons.tsx';
 import { panelPaths } from '../../panel/paths.ts';
 import { NotHere } from '../../ui/NotHere.tsx';
@@ -24,31 +32,41 @@ export function PanelPage() {
   const settings = useSettings();
   const row = panelId ? reader.get('panels', panelId) : undefined;
   const panel = useMemo(() => row && standingOf(reader, row), [reader, row]);
-  const cartoon = useCartoon(panel?.cartoonId ?? null, panelId, settings.limits);
+  // A list that was seen before knows the drawing already: it is fetched beside the panel, not after it.
+  const drawing = useKnownDrawing(panelId);
+  const cartoon = useCartoon(panel ? panel.cartoonId : drawing, panelId, settings.limits);
   const glasses = useMemo(() => new Map([...reader.all('glasses')].map((g) => [g.id, g])), [reader]);
   const { data } = panelAnswer;
   useTitle(STEP_NAMES[step], panel?.name, panel?.name === data?.commission.title ? undefined : data?.commission.title);
+  const clocks = studio.data?.clocks;
+  // One and the same as long as nothing of it changes: what follows a panel is not drawn anew for every other answer.
+  const view = useMemo<PanelView | null>(
+    () =>
+      panel && data
+        ? {
+            panel,
+            commission: data.commission,
+            set: data.set,
+            pieces: data.pieces as PanelView['pieces'],
+            reader,
+            settings,
+            limits: limitsOf(reader),
+            clocks: clocks ?? [],
+            answer: cartoon.data ?? null,
+            paths: cartoon.data ? panelPaths(cartoon.data) : null,
+            glasses,
+          }
+        : null,
+    [panel, data, reader, settings, clocks, cartoon.data, glasses],
+  );
   if (panelAnswer.isPending)
     return (
       <p className="p-10 text-mute" role="status">
         Fetching the panel …
       </p>
     );
-  if (!panel || !data) return <NotHere what="panel" />;
-  const { commission } = data;
-  const view: PanelView = {
-    panel,
-    commission,
-    set: data.set,
-    pieces: data.pieces as PanelView['pieces'],
-    reader,
-    settings,
-    limits: limitsOf(reader),
-    clocks: studio.data?.clocks ?? [],
-    answer: cartoon.data ?? null,
-    paths: cartoon.data ? panelPaths(cartoon.data) : null,
-    glasses,
-  };
+  if (!view || !panel) return <NotHere what="panel" />;
+  const { commission } = view;
   const problem = panelAnswer.error ?? cartoon.error;
   return (
     <div className="flex h-full flex-col">

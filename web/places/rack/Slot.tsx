@@ -1,5 +1,4 @@
 import type { Glass, StockItem } from '#core/stock';
-import { textureTile } from '../../panel/textures.ts';
 import type { StockRow } from '../../state/studio.ts';
 
 /** So large that a whole sheet fills a hand's breadth of the screen. */
@@ -66,7 +65,7 @@ function Pane({ item, glass, onOpen }: { item: StockItem; glass: Glass; onOpen: 
           style={{
             height: `${share * 100}%`,
             backgroundColor: glass.colour,
-            backgroundImage: `linear-gradient(160deg,var(--sheen),transparent 55%),url(${textureTile(glass.texture)})`,
+            backgroundImage: `linear-gradient(160deg,var(--sheen),transparent 55%),var(--tex-${glass.texture})`,
             backgroundSize: 'auto,60px',
           }}
         />

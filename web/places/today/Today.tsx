@@ -4,7 +4,7 @@ import { waitOf } from '#core/words';
 import { SmallPicture } from '../../panel/SmallPicture.tsx';
 import { standingIn } from '../../panel/standing.ts';
 import { useSettings, useSketches, useStudio, useToday } from '../../state/studio.ts';
-import { momentWords } from '../../ui/dates.ts';
+import { momentWords, weekdayWords } from '../../ui/dates.ts';
 import { useMinute } from '../../ui/useMinute.ts';
 import { FirstSteps } from './FirstSteps.tsx';
 import { JobTag } from './JobTag.tsx';
@@ -40,9 +40,7 @@ export function Today() {
     <main className="flex min-h-full flex-col bg-[linear-gradient(var(--wall-1),var(--wall-2)_430px,var(--top)_430px)]">
       <header className="flex items-start gap-4 px-10 pt-6 max-sm:px-4">
         <div>
-          <h1 className="text-[28px]">
-            {new Date(now).toLocaleDateString(settings.locale, { weekday: 'long', day: 'numeric', month: 'long' })}
-          </h1>
+          <h1 className="text-[28px]">{weekdayWords(now, settings.locale)}</h1>
           <p className="text-mute">{settings.studio}</p>
         </div>
         <div className="ml-auto flex items-end gap-6">

@@ -1,0 +1,214 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { join } from 'node:path';
+import { chromium, type CDPSession, type Page } from '@playwright/test';
+import { paneNet } from '../core/test/panels.ts';
+import { DEFAULT_ALLOWANCE } from '#core/sizing';
+import type { Row } from './besideLibrary.ts';
+import { CHROMIUM } from './chromium.mjs';
+
+const PORT = '4329';
+const BASE = `http://127.0.0.1:${PORT}`;
+/** Most of main-thread work that a hand does not feel, and of opening a panel; ms. */
+const MOST_TASK = 100;
+const MOST_OPENING = 400;
+const [ACROSS, DOWN] = [22, 24];
+const OPENINGS = 20;
+const TAPS = 40;
+const RESTS_MS = 1500;
+/** So long after an act the page is left to itself before its work is summed up. */
+const SETTLES_MS = 220;
+
+/**
+ * What a hand feels of the interface: opening a panel from another place until all of its pieces are painted, and the
+ * main thread's work after a tap, a mark, a change of place. Software rendering, so an upper bound of what a studio sees.
+ */
+export async function feltBench(root: string, folder: string): Promise<Row[]> {
+  const env = { ...process.env, NELVIK_DATA: join(folder, 'felt'), PORT, HOST: '127.0.0.1' };
+  spawnSync(process.execPath, [join(root, 'dist/server/demo.mjs')], { env, stdio: 'ignore' });
+  const server = spawn(process.execPath, [join(root, 'dist/server/main.mjs')], {
+    env,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  await new Promise((up) => server.stdout.once('data', up));
+  const browser = await chromium.launch(CHROMIUM);
+  try {
+    const pieces = ACROSS * DOWN;
+    await addNet();
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const work = await page.context().newCDPSession(page);
+    await work.send('Performance.enable');
+    const rows: Row[] = [];
+    for (const [panel, count] of [
+      ['heron', 107],
+      ['net', pieces],
+    ] as const) {
+      rows.push(row(`opening a panel of ${count} pieces`, await openings(page, panel, count), MOST_OPENING));
+      rows.push(row(`a tap on one of ${count} pieces`, await taps(page, work, count), MOST_TASK));
+      rows.push(row(`marking one of ${count} pieces`, await marks(page, work, panel, count), MOST_TASK));
+    }
+    rows.push(row('a change of place', await changes(page, work), MOST_TASK));
+    rows.push(row('a change of step, 107 pieces', await steps(page, work, 'heron'), MOST_TASK));
+    rows.push(row(`a change of step, ${pieces} pieces`, await steps(page, work, 'net'), MOST_TASK));
+    return rows;
+  } finally {
+    await browser.close();
+    server.kill();
+  }
+}
+
+function row(what: string, times: readonly number[], most: number): Row {
+  const sorted = [...times].sort((a, b) => a - b);
+  const at = (share: number) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0;
+  const p95 = at(0.95);
+  const kept = p95 <= most ? '' : '  NOT KEPT';
+  return {
+    what,
+    figures: `${at(0.5).toFixed(0)} ms median, ${p95.toFixed(0)} ms in 95 % of ${sorted.length} (at most ${most})${kept}`,
+  };
+}
+
+/** A panel of the demo's first job with as many pieces as a large lamp. */
+async function addNet(): Promise<void> {
+  let n = 0;
+  const post = async (path: string, body: object) => {
+    const facts = { commandId: `felt-bench-${n++}`, personId: null, bench: 'felt-bench', basis: 1_000 };
+    const seen = (await (await fetch(`${BASE}/api/studio`)).json()) as { seq: number };
+    const answer = await fetch(`${BASE}/api${path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ ...facts, basis: seen.seq, ...body }),
+    });
+    if (!answer.ok) throw new Error(await answer.text());
+  };
+  const command = (kind: string, ask: object) => post('/commands', { command: { kind, ask } });
+  await command('save-commission', { id: 'net-job', title: 'Five hundred panes', client: '', due: null, note: '' });
+  const allowance = DEFAULT_ALLOWANCE.foil;
+  const panel = { id: 'net', commissionId: 'net-job', name: 'Net', technique: 'foil', widthMm: 440, heightMm: 480 };
+  await command('save-panel', { ...panel, allowance });
+  const source = paneNet(ACROSS, DOWN, 20, { curved: true });
+  await post('/panels/net/cartoon', { sourceName: 'net.svg', source });
+  const { glasses } = (await (await fetch(`${BASE}/api/studio`)).json()) as { glasses: { id: string }[] };
+  const numbers = Array.from({ length: ACROSS * DOWN }, (_, i) => i + 1);
+  for (const [i, { id }] of glasses.slice(0, 4).entries())
+    await command('choose-glass', { panelId: 'net', numbers: numbers.filter((k) => k % 4 === i), glassId: id });
+  const area = 3000;
+  for (const [i, { id }] of glasses.slice(0, 4).entries()) {
+    const sheet = {
+      label: `FELT-${i}`,
+      glassId: id,
+      kind: 'sheet',
+      widthMm: area,
+      heightMm: area,
+      place: '',
+      costCents: 0,
+    };
+    await command('receive', sheet);
+    const cut = numbers.filter((k) => k % 4 === i);
+    await command('cut', {
+      panelId: 'net',
+      sources: [{ stockId: `FELT-${i}`, numbers: cut, left: { kind: 'stays' } }],
+    });
+  }
+}
+
+/** From the press on its link among the jobs until every piece is drawn and a frame has shown it. */
+async function openings(page: Page, panel: string, count: number): Promise<number[]> {
+  const times: number[] = [];
+  for (let i = 0; i < OPENINGS; i++) {
+    await page.goto(`${BASE}/`);
+    const link = page.locator(`a[href="/panels/${panel}/bench"]`).first();
+    await link.waitFor();
+    // The page has come to rest, as it has when somebody has looked for a panel.
+    await page.waitForTimeout(RESTS_MS);
+    times.push(
+      await link.evaluate(
+        (anchor, wanted) =>
+          new Promise<number>((done) => {
+            const start = performance.now();
+            (anchor as HTMLAnchorElement).click();
+            const look = () => {
+              const board = document.querySelector('[data-testid="board"]');
+              if (board && board.querySelectorAll('[data-piece]').length === wanted)
+                requestAnimationFrame(() => setTimeout(() => done(performance.now() - start)));
+              else requestAnimationFrame(look);
+            };
+            look();
+          }),
+        count,
+      ),
+    );
+  }
+  return times;
+}
+
+/** Milliseconds of the main thread that an act takes, until the page has come to rest. */
+async function workOf(page: Page, work: CDPSession, act: () => Promise<unknown>): Promise<number> {
+  const spent = async () => {
+    const { metrics } = await work.send('Performance.getMetrics');
+    return (metrics.find((m) => m.name === 'TaskDuration')?.value ?? 0) * 1000;
+  };
+  await page.waitForTimeout(SETTLES_MS);
+  const before = await spent();
+  await act();
+  await page.waitForTimeout(SETTLES_MS);
+  return (await spent()) - before;
+}
+
+/** Looked up before the clock starts, so that looking is not part of what is timed. */
+async function middle(page: Page, selector: string): Promise<[number, number]> {
+  const box = await page.locator(selector).first().boundingBox();
+  if (!box) throw new Error(`${selector} is not drawn`);
+  return [box.x + box.width / 2, box.y + box.height / 2];
+}
+
+async function taps(page: Page, work: CDPSession, count: number): Promise<number[]> {
+  const times: number[] = [];
+  await page.waitForTimeout(RESTS_MS);
+  for (let i = 0; i < TAPS; i++) {
+    const at = await middle(page, `[data-piece="${1 + ((i * 37) % count)}"]`);
+    times.push(await workOf(page, work, () => page.mouse.click(...at)));
+  }
+  return times;
+}
+
+/** A word typed for a piece, from Enter on: what is done, told and drawn anew. */
+async function marks(page: Page, work: CDPSession, panel: string, count: number): Promise<number[]> {
+  const times: number[] = [];
+  const line = page.getByLabel(/Tally line/);
+  await page.goto(`${BASE}/panels/${panel}/bench`);
+  await page.locator(`[data-piece="${count}"]`).first().waitFor();
+  await page.waitForTimeout(RESTS_MS);
+  const cut = await page
+    .locator('[data-stage="cut"]')
+    .evaluateAll((all) => all.map((e) => e.closest('[data-piece]')?.getAttribute('data-piece') ?? ''));
+  for (const number of cut.slice(0, TAPS)) {
+    await line.fill(`${number} ground`);
+    times.push(await workOf(page, work, () => page.keyboard.press('Enter')));
+  }
+  return times;
+}
+
+async function changes(page: Page, work: CDPSession): Promise<number[]> {
+  const times: number[] = [];
+  const places = ['/jobs', '/rack', '/reckoning', '/setup', '/'];
+  // Once round, so that each place is loaded.
+  for (const round of [0, 1, 2, 3, 4])
+    for (const name of places) {
+      const at = await middle(page, `nav a[href="${name}"]`);
+      const spent = await workOf(page, work, () => page.mouse.click(...at));
+      if (round > 0) times.push(spent);
+    }
+  return times;
+}
+
+async function steps(page: Page, work: CDPSession, panel: string): Promise<number[]> {
+  const times: number[] = [];
+  await page.goto(`${BASE}/panels/${panel}/bench`);
+  for (const round of [0, 1, 2, 3])
+    for (const step of ['measure', 'cartoon', 'glass', 'finish', 'hours', 'bench']) {
+      const at = await middle(page, `nav a[href="/panels/${panel}/${step}"]`);
+      const spent = await workOf(page, work, () => page.mouse.click(...at));
+      if (round > 0) times.push(spent);
+    }
+  return times;
+}
