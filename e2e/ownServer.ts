@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { test } from '@playwright/test';
 
 /** A server on the demo's data in a folder of its own, to be killed and started again beneath the page. */
-class OwnServer {
+export class OwnServer {
   readonly folder = mkdtempSync(join(tmpdir(), 'nelvik-own-'));
   readonly port: number;
   readonly #env: Record<string, string>;

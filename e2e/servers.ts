@@ -18,3 +18,5 @@ export const DRAWINGS = at(mine.drawings);
 export const PARTS = `${at(PARTS_PORT)}/parts/`;
 /** For servers that a test starts and breaks itself. */
 export const ownPort = (n: number): number => 4371 + n;
+/** … of this lane alone, where any file may start one. */
+export const laneOwnPort = (): number => ownPort(10 + Number(process.env.TEST_PARALLEL_INDEX ?? 0));

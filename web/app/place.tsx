@@ -1,4 +1,4 @@
-import { lazy, type ComponentType } from 'react';
+import { lazy, useState, type ComponentType } from 'react';
 
 /** A place that is fetched when it is first opened, or before, and once here is drawn without waiting. */
 export interface Place {
@@ -14,8 +14,9 @@ export function place(load: () => Promise<ComponentType>): Place {
   };
   const Fetched = lazy(async () => ({ default: await fetch() }));
   function Here() {
-    // What is here already must not wait: an outlet that waits even for a moment is held back by React for 300 ms.
-    const Place = loaded ?? Fetched;
+    // What is here already must not wait: an outlet that waits even for a moment is held back by React for 300 ms. A place
+    // that is open stays the one it began as, or all that was typed in it would be gone.
+    const [Place] = useState<ComponentType>(() => loaded ?? Fetched);
     return <Place />;
   }
   return { Here, fetch: async () => void (await fetch()) };

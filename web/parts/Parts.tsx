@@ -71,7 +71,7 @@ function Buttons() {
         </Button>
         <Button look="quiet">Quiet</Button>
         <Button look="go" disabled>
-          Not now
+          Leave it
         </Button>
         <Button look="line">
           <Scissors aria-hidden size={20} /> With a mark

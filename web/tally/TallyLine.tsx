@@ -46,6 +46,8 @@ export function TallyLine({ tally }: { tally: Tally }) {
             aria-describedby="tally-effect"
             className="min-w-24 flex-1 bg-transparent py-2 text-[20px] font-semibold outline-none placeholder:font-normal placeholder:text-mute"
             onKeyDown={(event) => {
+              // The key that leads here means nothing more once it is here.
+              if (event.key === '/' && event.currentTarget.value === '') event.preventDefault();
               if (event.key === 'Escape') {
                 tally.write('');
                 event.currentTarget.blur();

@@ -57,7 +57,7 @@ export function SourceAsk({ view, questions, recut, onDone }: SourceAskProps) {
           <Button look="go" type="submit" disabled={!isReady}>
             {!recut ? 'Cut' : recut.isLost ? 'Broke' : 'Recut'}
           </Button>
-          <Button onClick={() => onDone(false)}>Not now</Button>
+          <Button onClick={() => onDone(false)}>Leave it</Button>
         </div>
       }
     >

@@ -81,7 +81,7 @@ export function Delivery({
       </dl>
       <p className="text-[15px] text-mute">At cost: each person’s hourly rate and the price of the glass.</p>
       <div className="mt-auto grid grid-cols-2 gap-2">
-        <Button onClick={onClose}>Not now</Button>
+        <Button onClick={onClose}>Leave it</Button>
         <Button look="go" onClick={onDeliver}>
           {running.length > 0 || wait || open.length > 0 ? 'Deliver all the same' : 'Deliver'}
         </Button>

@@ -60,7 +60,7 @@ export function OwnLimits({ settings }: { settings: Settings }) {
         <Button look="go" type="submit">
           Keep these
         </Button>
-        {form.formState.isDirty && <Button onClick={() => form.forget()}>Leave them</Button>}
+        {form.formState.isDirty && <Button onClick={() => form.forget()}>Start afresh</Button>}
       </div>
     </Form>
   );

@@ -1,0 +1,91 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+
+/** One way of working: by mouse, by a finger alone, or by keys alone. */
+export interface Hand {
+  press(what: Locator): Promise<void>;
+  write(field: Locator, text: string): Promise<void>;
+  /** Opens a list or a menu and takes an entry. */
+  pick(list: Locator, entry: Locator): Promise<void>;
+  /** Gives a file to whatever asks for one. */
+  file(ask: Locator, input: Locator, file: { name: string; mimeType: string; buffer: Buffer }): Promise<void>;
+}
+
+/** A press that opens the browser's own chooser, answered with a file. */
+async function chosen(page: Page, press: () => Promise<void>, file: Parameters<Hand['file']>[2]): Promise<void> {
+  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), press()]);
+  await chooser.setFiles(file);
+}
+
+export function mouse(page: Page): Hand {
+  return {
+    press: (what) => what.click(),
+    write: (field, text) => field.fill(text),
+    pick: async (list, entry) => {
+      await list.click();
+      await entry.click();
+    },
+    file: (ask, _, file) => chosen(page, () => ask.click(), file),
+  };
+}
+
+export function finger(page: Page): Hand {
+  return {
+    press: (what) => what.tap(),
+    write: async (field, text) => {
+      await field.tap();
+      await field.fill(text);
+    },
+    pick: async (list, entry) => {
+      await list.tap();
+      await entry.tap();
+    },
+    file: (ask, _, file) => chosen(page, () => ask.tap(), file),
+  };
+}
+
+const MOST_TABS = 160;
+
+/** Nothing is reached but by Tab from wherever the focus is, and nothing is done but by Enter, Space and arrows. */
+export function keys(page: Page): Hand {
+  const isHere = (what: Locator) => what.evaluate((element) => element === document.activeElement);
+  const reach = async (what: Locator) => {
+    await expect(what).toBeVisible();
+    for (let i = 0; i < MOST_TABS; i++) {
+      if (await isHere(what)) return;
+      await page.keyboard.press('Tab');
+    }
+    throw new Error(`not reached by Tab: ${what.toString()}`);
+  };
+  return {
+    press: async (what) => {
+      await reach(what);
+      await page.keyboard.press('Enter');
+    },
+    write: async (field, text) => {
+      await reach(field);
+      await page.keyboard.press('Control+a');
+      await page.keyboard.type(text);
+    },
+    pick: async (list, entry) => {
+      await reach(list);
+      await page.keyboard.press('Enter');
+      await expect(entry).toBeVisible();
+      // Arrows walk the entries; each takes its moment to be marked.
+      for (let i = 0; i < 40; i++) {
+        if ((await entry.getAttribute('data-highlighted')) !== null) break;
+        await page.keyboard.press('ArrowDown', { delay: 60 });
+      }
+      await expect(entry).toHaveAttribute('data-highlighted', '');
+      await page.keyboard.press('Enter');
+    },
+    file: async (ask, input, file) => {
+      await expect(ask).toBeVisible();
+      // The input itself is not seen; the words round it show that it has the focus.
+      for (let i = 0; !(await isHere(input)); i++) {
+        if (i > MOST_TABS) throw new Error('the file is not reached by Tab');
+        await page.keyboard.press('Tab');
+      }
+      await chosen(page, () => page.keyboard.press('Enter'), file);
+    },
+  };
+}
