@@ -45,7 +45,7 @@ test('a panel is archived, duplicated with its glass, made another size, asked a
   await page.goto(`${DEMO}/panels/tide-3/bench`);
   await page.getByLabel(/Tally line/).fill('1 leaded');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('“Light 3” is archived; bring it back first.')).toBeVisible();
+  await expect(page.getByTestId('effect')).toHaveText('“Light 3” is archived; bring it back first.');
   await page.goto(`${DEMO}/jobs/job-tide`);
   await page.getByRole('button', { name: 'Bring back Light 3' }).click();
   await expect(page.getByRole('button', { name: 'More for Light 3' })).toBeVisible();

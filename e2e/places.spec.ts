@@ -48,7 +48,7 @@ for (const place of PLACES) {
     await page.setViewportSize({ width: 1024, height: 768 });
     await page.goto(DEMO + place);
     await expect(page.getByRole('heading').first()).toBeVisible();
-    await page.waitForLoadState('networkidle', { timeout: 3000 }).catch(() => undefined);
+    await page.evaluate(() => document.fonts.ready);
     await axe(page);
     for (const size of SIZES) {
       await page.setViewportSize(size);

@@ -1,4 +1,4 @@
-import { FileStack, Scale, Search, SlidersHorizontal, Sun, type LucideProps } from 'lucide-react';
+import { CircleHelp, FileStack, Scale, Search, SlidersHorizontal, Sun, type LucideProps } from 'lucide-react';
 import { NavLink } from 'react-router';
 import { useBench } from '../state/bench.ts';
 import { useStudio } from '../state/studio.ts';
@@ -30,7 +30,7 @@ const PLACES = [
   ['/setup', 'Setup', SlidersHorizontal],
 ] as const;
 
-export function Rail({ onFind }: { onFind: () => void }) {
+export function Rail({ onFind, onHelp }: { onFind: () => void; onHelp: () => void }) {
   return (
     <nav
       aria-label="Places"
@@ -61,13 +61,21 @@ export function Rail({ onFind }: { onFind: () => void }) {
         <Search aria-hidden size={22} strokeWidth={1.6} />
         Find
       </button>
-      <WhoWorks />
+      <button
+        type="button"
+        onClick={onHelp}
+        className="flex w-full flex-col items-center gap-1 py-2 text-[12.5px] hover:text-white max-sm:hidden"
+      >
+        <CircleHelp aria-hidden size={22} strokeWidth={1.6} />
+        Help
+      </button>
+      <WhoWorks onHelp={onHelp} />
     </nav>
   );
 }
 
 /** Who stands at this screen: what is done here is entered under that name. */
-function WhoWorks() {
+function WhoWorks({ onHelp }: { onHelp: () => void }) {
   const { data } = useStudio();
   const { personId, sitDown, theme, setTheme } = useBench();
   const people = (data?.people ?? []).filter((p) => p.active && p.away === null);
@@ -98,6 +106,7 @@ function WhoWorks() {
         <p className="max-w-52 px-3 pb-2 text-[15px]">Nobody is entered yet. Add people under Setup.</p>
       )}
       <MenuLine />
+      <MenuItem onPick={onHelp}>What this place is for</MenuItem>
       <MenuItem onPick={() => setTheme(theme === 'dark' ? 'light' : 'dark')}>
         {theme === 'dark' ? 'By daylight' : 'By lamplight'}
       </MenuItem>

@@ -7,6 +7,8 @@ import { useLive, useStudio } from '../state/studio.ts';
 import { LargeStepQuestion } from '../history/LargeStepQuestion.tsx';
 import { StepsOnTheWay } from '../history/StepsOnTheWay.tsx';
 import { Finder } from './Finder.tsx';
+import { FirstHour } from './FirstHour.tsx';
+import { HelpHere } from './help/HelpHere.tsx';
 import { KeysHere } from './KeysHere.tsx';
 import { useShellKeys } from './useShellKeys.ts';
 import { useTitle } from '../ui/useTitle.ts';
@@ -41,9 +43,10 @@ export function Shell() {
         Skip to the work
       </a>
       <div className="grid h-dvh grid-cols-[76px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] overflow-hidden max-sm:grid-cols-1 max-sm:grid-rows-[minmax(0,1fr)_auto] print:block print:h-auto print:overflow-visible">
-        <Rail onFind={() => setOver('finder')} />
+        <Rail onFind={() => setOver('finder')} onHelp={() => setOver('help')} />
         <div className="flex min-h-0 min-w-0 flex-col max-sm:order-first">
           <StepsOnTheWay />
+          <FirstHour />
           <div
             id="work"
             className="relative min-h-0 min-w-0 flex-1 overflow-y-auto focus-visible:outline-none print:overflow-visible"
@@ -78,6 +81,7 @@ export function Shell() {
       </div>
       {over === 'finder' && <Finder onClose={() => setOver(null)} />}
       {over === 'keys' && <KeysHere pathname={pathname} onClose={() => setOver(null)} />}
+      {over === 'help' && <HelpHere pathname={pathname} onKeys={() => setOver('keys')} onClose={() => setOver(null)} />}
       <LargeStepQuestion />
       {/* News lies where nothing is worked with, and a press goes through it to what is below. */}
       <Toaster

@@ -7,7 +7,7 @@ const isWriting = (target: EventTarget | null): boolean =>
   target instanceof HTMLTextAreaElement ||
   (target instanceof HTMLElement && target.isContentEditable);
 
-export type Over = 'finder' | 'keys' | null;
+export type Over = 'finder' | 'keys' | 'help' | null;
 
 /** The keys that do the same in every place; and what lies over it because of them. */
 export function useShellKeys(): readonly [Over, (over: Over) => void] {

@@ -7,6 +7,9 @@ interface BenchState {
   readonly benchId: string;
   readonly personId: string | null;
   readonly theme: 'light' | 'dark';
+  /** Nobody here wants to be led through a first panel. */
+  readonly knowsWay: boolean;
+  knowWay(): void;
   sitDown(personId: string | null): void;
   setTheme(theme: 'light' | 'dark'): void;
 }
@@ -20,10 +23,12 @@ export const useBench = create<BenchState>()(
       benchId: newId(),
       personId: null,
       theme: 'light',
+      knowsWay: false,
+      knowWay: () => set({ knowsWay: true }),
       sitDown: (personId) => set({ personId }),
       setTheme: (theme) => set({ theme }),
     }),
-    { name: KEPT_AS, partialize: ({ benchId, personId, theme }) => ({ benchId, personId, theme }) },
+    { name: KEPT_AS, partialize: ({ benchId, personId, theme, knowsWay }) => ({ benchId, personId, theme, knowsWay }) },
   ),
 );
 

@@ -4,10 +4,27 @@ const RELOADED_AT = 'nelvik-reloaded-at';
 /** Loading anew did not help if it was so short a time ago. */
 const NOT_AGAIN_MS = 60_000;
 
+let atRest = 0;
+
+/** Fetches a part of the page that nobody waits for. It may fail without a word: it is fetched again when it is wanted. */
+export async function fetchUnasked(fetch: () => Promise<void>): Promise<boolean> {
+  atRest++;
+  try {
+    await fetch();
+    return true;
+  } catch {
+    return false;
+  } finally {
+    atRest--;
+  }
+}
+
 /** Lets the page open without a network from now on, where the browser allows it: on this computer, or by HTTPS. */
 export function keepForOffline(): void {
   // A part of a page that the server no longer has: it was brought up to date meanwhile.
   window.addEventListener('vite:preloadError', (event) => {
+    // What is fetched at rest, and does not come, is wanted by nobody yet: the page with all that is typed in it stays.
+    if (atRest > 0) return event.preventDefault();
     if (!mayReload()) return;
     event.preventDefault();
     window.location.reload();

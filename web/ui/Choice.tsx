@@ -50,7 +50,7 @@ export function Choice<T extends string>({
           position="popper"
           sideOffset={4}
           collisionPadding={8}
-          className="z-50 max-h-(--radix-select-content-available-height) min-w-(--radix-select-trigger-width) overflow-hidden rounded-md border border-strong bg-raised text-ink shadow-xl"
+          className="z-50 max-h-(--radix-select-content-available-height) min-w-[min(var(--radix-select-trigger-width),calc(100vw-16px))] overflow-hidden rounded-md border border-strong bg-raised text-ink shadow-xl"
         >
           <Select.Viewport className="p-1">
             {options.map((option, i) => (

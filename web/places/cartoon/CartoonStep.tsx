@@ -52,6 +52,11 @@ export function CartoonStep() {
       />
     </label>
   );
+  /** For whoever has no drawing at hand yet. */
+  const practise = async () => {
+    const answer = await fetch('/first-panel.svg');
+    void drawing.take(new File([await answer.blob()], 'practice panel.svg', { type: 'image/svg+xml' }));
+  };
   const isOfSize = preview.kind === 'problem' && preview.size === true;
   const side =
     preview.kind === 'ready' ? (
@@ -99,7 +104,7 @@ export function CartoonStep() {
             {preview.kind === 'ready' ? (
               <CartoonSheet answer={preview.answer} unit={settings.unit} spot={spot} />
             ) : (
-              <Waiting preview={preview} stop={leave} />
+              <Waiting preview={preview} stop={leave} {...(isFirst ? { practise: () => void practise() } : {})} />
             )}
           </main>
         </Split>
@@ -108,7 +113,16 @@ export function CartoonStep() {
   );
 }
 
-function Waiting({ preview, stop }: { preview: Exclude<Preview, { kind: 'ready' }>; stop: () => void }) {
+function Waiting({
+  preview,
+  stop,
+  practise,
+}: {
+  preview: Exclude<Preview, { kind: 'ready' }>;
+  stop: () => void;
+  /** Takes a small drawing of ours, where there is none yet. */
+  practise?: () => void;
+}) {
   return (
     <div className="grid flex-1 place-content-center gap-4 p-10 text-center">
       {preview.kind === 'reading' ? (
@@ -138,7 +152,12 @@ function Waiting({ preview, stop }: { preview: Exclude<Preview, { kind: 'ready' 
           </p>
           {preview.kind === 'problem' && (
             <Button className="mx-auto" onClick={stop}>
-              Back
+              Leave it
+            </Button>
+          )}
+          {preview.kind === 'none' && practise && (
+            <Button look="quiet" className="mx-auto" onClick={practise}>
+              No drawing at hand? Take a small one to practise on
             </Button>
           )}
         </>

@@ -40,10 +40,10 @@ export function PanelOfJob({
   const to = `/panels/${panel.id}/${panel.cartoonId ? 'bench' : 'cartoon'}`;
   const isAway = panel.away !== null;
   return (
-    <li className={`max-w-[440px] ${isAway ? 'opacity-70' : ''}`}>
+    <li className="max-w-[440px]">
       <Link
         to={to}
-        className="flex items-end"
+        className={`flex items-end ${isAway ? 'opacity-60' : ''}`}
         style={{ minHeight: roomHigh }}
         aria-label={`${panel.name}: to the bench`}
       >
