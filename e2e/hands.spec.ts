@@ -238,3 +238,30 @@ test('a line is caught within a finger’s reach, shown before the finger is lif
   await page.mouse.up();
   await expect.poll(() => page.locator('[data-picked-line]').count()).toBeGreaterThan(8);
 });
+
+test('the focus goes through a place in the order in which it is read, and leaves no part of it half done', async ({
+  page,
+}) => {
+  for (const place of ['/', '/rack', '/panels/heron/bench', '/panels/tide-1/finish', '/setup']) {
+    await page.goto(DEMO + place);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    const parts: string[] = [];
+    for (let i = 0; i < 60; i++) {
+      await page.keyboard.press('Tab');
+      const part = await page.evaluate(() => {
+        const here = document.activeElement;
+        if (!here || here === document.body) return null;
+        if (here.closest('nav[aria-label="Places"]')) return 'places';
+        if (here.closest('aside')) return 'sheet';
+        if (here.closest('footer')) return 'tally';
+        if (here.closest('main')) return 'work';
+        return here.id === 'work' ? 'work itself' : here.closest('header') ? 'head' : 'skip';
+      });
+      if (part === null) break;
+      if (parts.at(-1) !== part) parts.push(part);
+    }
+    // Each part is gone through once: none is come back to before the end.
+    expect([place, ...new Set(parts)]).toEqual([place, ...parts]);
+    expect(parts.slice(0, 2)).toEqual(['skip', 'places']);
+  }
+});

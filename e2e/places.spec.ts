@@ -63,6 +63,9 @@ for (const place of PLACES) {
     if ((await page.getByRole('dialog').count()) > 0) return;
     await expect(page.getByRole('main')).toHaveCount(1);
     await expect(page.getByRole('heading', { level: 1 })).toHaveCount(1);
+    // What it is called stands in a few lines, not squeezed by what stands beside it.
+    const title = await page.getByRole('heading', { level: 1 }).boundingBox();
+    expect(title?.height).toBeLessThan(140);
   });
 }
 
@@ -83,7 +86,7 @@ test('by lamplight the contrast holds too', async ({ page }) => {
       JSON.stringify({ state: { benchId: 'bench-night', personId: 'kesta', theme: 'dark' }, version: 0 }),
     ),
   );
-  for (const place of ['/', '/panels/heron/bench', '/rack', '/panels/heron/hours']) {
+  for (const place of PLACES) {
     await page.goto(DEMO + place);
     await expect(page.getByRole('heading').first()).toBeVisible();
     const { violations } = await new AxeBuilder({ page }).withRules(['color-contrast']).analyze();

@@ -19,5 +19,7 @@ it.each<[string, Command]>([
   ],
   ['break 4', { kind: 'break', ask: { panelId: 'p', numbers: [4], reason: 'lost', minutes: 0, recut: null } }],
   ['solder joints 3–5', { kind: 'solder-joints', ask: { panelId: 'p', side: 'back', joints: [3, 4, 5] } }],
+  ['delete', { kind: 'put-away', ask: { table: 'panels', id: 'p', as: 'deleted' } }],
+  ['bring back', { kind: 'put-away', ask: { table: 'people', id: 'a', as: null } }],
   ['move stock', { kind: 'move-stock', ask: { stockId: 'A', place: 'window' } }],
 ])('%s', (words, command) => expect(askedWords(command)).toBe(words));

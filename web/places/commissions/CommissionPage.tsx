@@ -55,9 +55,9 @@ export function CommissionPage() {
       ),
   );
   return (
-    <main className="mx-auto max-w-6xl px-10 py-6">
+    <main className="mx-auto max-w-6xl px-10 py-6 max-sm:px-4">
       <header className="flex flex-wrap items-start gap-4">
-        <div className="min-w-0 flex-1">
+        <div className="min-w-0 flex-1 max-sm:basis-full">
           <h1 className="text-[28px]">{commission.title}</h1>
           <p className="text-mute">
             {commission.client ? `for ${commission.client}` : 'no client entered'}

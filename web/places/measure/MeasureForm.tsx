@@ -75,7 +75,7 @@ export function MeasureForm({ panel, m }: { panel: PanelView['panel']; m: Measur
           <FormText name="gapMm" label="Gap between two pieces" />
         )}
       </fieldset>
-      <div className="sticky bottom-0 -mx-1 grid bg-top px-1 pt-1 pb-4">
+      <div className="sticky -bottom-6 -mx-1 grid bg-top px-1 pt-1 pb-4">
         <Button look="go" type="submit" aria-disabled={m.busy}>
           {m.busy ? 'Working it out …' : 'Keep'}
         </Button>

@@ -70,7 +70,7 @@ export function Reckoning() {
   const most = Math.max(1, ...data.reasons.map((r) => r.count));
   const nameOf = (panelId: string) => data.latest.find((m) => m.panelId === panelId)?.panelName ?? '';
   return (
-    <main className="mx-auto grid max-w-6xl gap-x-14 gap-y-8 px-10 py-6 lg:grid-cols-2">
+    <main className="mx-auto grid max-w-6xl gap-x-14 gap-y-8 px-10 py-6 max-sm:px-4 lg:grid-cols-2">
       <header className="flex flex-wrap items-start gap-6 lg:col-span-2">
         <h1 className="text-[28px]">Reckoning</h1>
         <div className="ml-auto w-56">

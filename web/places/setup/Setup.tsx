@@ -21,7 +21,7 @@ export function Setup() {
   if (!data) return null;
   const people = data.people.filter((p) => p.away === null);
   return (
-    <main className="mx-auto grid max-w-5xl gap-x-14 gap-y-8 px-10 py-6 lg:grid-cols-2">
+    <main className="mx-auto grid max-w-5xl gap-x-14 gap-y-8 px-10 py-6 max-sm:px-4 lg:grid-cols-2">
       <header className="flex items-center lg:col-span-2">
         <h1 className="mr-auto text-[28px]">Setup</h1>
         <UndoButtons place="setup" />

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { sound } from '../../../test/asks.ts';
+import { sound, told } from '../../../test/asks.ts';
 import { smallStudio } from '../../../test/smallStudio.ts';
 import { type Command } from '../../index.ts';
 
@@ -14,6 +14,7 @@ describe('clocks', () => {
     expect(s.try(start('cutting', 'h2'))?.code).toBe('nothing-to-do');
     expect(s.try(start('grinding', 'h1'))?.code).toBe('entry-taken');
     s.do(start('grinding', 'h3'));
+    expect(told(s)).toBe('clock started: grinding; cutting stopped for it');
     expect(s.studio.get('hours', 'h1')?.endedAt).toBe(s.studio.get('hours', 'h3')?.startedAt);
     const started = s.studio.get('hours', 'h3')?.startedAt as number;
     expect(s.try({ kind: 'stop-clock', ask: { personId: 'ada', endedAt: started - 1 } })?.code).toBe(

@@ -39,7 +39,11 @@ export const startClock: Act<StartClock, ClockStarted> = {
     draft.put('hours', { ...entry, startedAt: at, endedAt: null, byHand: false, note: '', removed: false });
   },
   panelOf: (fact) => fact.panelId,
-  told: ({ stage }) => `clock started: ${workWord(stage).toLowerCase()}`,
+  told: ({ stage, stops }, state) => {
+    const started = `clock started: ${workWord(stage).toLowerCase()}`;
+    const stopped = stops && state.get('hours', stops.id);
+    return stopped ? `${started}; ${workWord(stopped.stage).toLowerCase()} stopped for it` : started;
+  },
   effect: NO_WORDS,
   upcasts: {
     1: (old: StartClock, { state, now }): ClockStarted => started(state, old, now),
