@@ -68,6 +68,8 @@ const OVER: readonly (readonly [what: string, place: string, opens: readonly Act
   ['the glasses', '/panels/heron/glass', [], 'aside'],
 ];
 
+// Nothing is changed by them, so they need not wait for one another.
+test.describe.configure({ mode: 'parallel' });
 for (const [what, place, opens, part] of OVER)
   test(`${what}: nothing stands in the way of anybody, at four sizes, by day and by lamplight`, async ({ page }) => {
     await page.goto(DEMO + place);

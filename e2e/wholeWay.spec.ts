@@ -26,6 +26,8 @@ const WAYS: readonly Way[] = [
   { by: 'by keys alone', technique: 'lead', size: { width: 1280, height: 800 }, hand: keys, byKeys: true },
 ];
 
+// Each has a server of its own, so they need not wait for one another.
+test.describe.configure({ mode: 'parallel' });
 for (const way of WAYS)
   test(`${way.technique === 'lead' ? 'leaded' : 'copper foil'}, from an empty studio to delivered, ${way.by}, ${way.size.width} × ${way.size.height}`, async ({
     browser,

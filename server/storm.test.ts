@@ -263,8 +263,8 @@ const at = { personId: null, basis: 0 };
 /** The small studio of the rules' tests, with a real drawing. */
 function setUp(office: Client, s: ReturnType<typeof smallStudio>, source: string): void {
   const all = (kind: string, ask: object) => office.ask('/commands', { ...at, command: { kind, ask } });
-  for (const { rev: _, ...person } of s.studio.all('people')) all('save-person', person);
-  for (const { rev: _, ...glass } of s.studio.all('glasses')) all('save-glass', glass);
+  for (const { rev: _, away: __, awayAt: ___, ...person } of s.studio.all('people')) all('save-person', person);
+  for (const { rev: _, away: __, awayAt: ___, ...glass } of s.studio.all('glasses')) all('save-glass', glass);
   for (const id of ['c', 'd']) all('save-commission', { id, title: id, client: '', due: null, note: '' });
   const size = { widthMm: 100, heightMm: 100 };
   all('save-route', { key: 'foil', name: 'With paint', technique: 'foil', steps: paintedSteps() });
