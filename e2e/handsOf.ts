@@ -47,6 +47,9 @@ const MOST_TABS = 160;
 
 /** Nothing is reached but by Tab from wherever the focus is, and nothing is done but by Enter, Space and arrows. */
 export function keys(page: Page): Hand {
+  // From now on the browser's chooser is answered by the test. Asked for only when a key is pressed, it comes too late for a
+  // key, which waits for nothing.
+  page.on('filechooser', () => undefined);
   const isHere = (what: Locator) => what.evaluate((element) => element === document.activeElement);
   const reach = async (what: Locator) => {
     await expect(what).toBeVisible();
