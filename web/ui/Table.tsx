@@ -153,7 +153,7 @@ export function Table<T extends object>({
         {...(isPlain ? {} : { tabIndex: 0, role: 'region', 'aria-label': name })}
       >
         <table className="w-full text-[15px]">
-          <thead className="sticky top-0 z-[1] bg-sheet text-left text-mute">
+          <thead className={`text-left text-mute ${isPlain ? '' : 'sticky top-0 z-[1] bg-top'}`}>
             <tr>
               {visible.map((c, i) => {
                 const sorted = table.getColumn(c.id)?.getIsSorted() ?? false;
