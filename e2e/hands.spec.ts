@@ -252,6 +252,7 @@ test('the focus goes through a place in the order in which it is read, and leave
         const here = document.activeElement;
         if (!here || here === document.body) return null;
         if (here.closest('nav[aria-label="Places"]')) return 'places';
+        if (here.getAttribute('role') === 'separator') return 'edge of the sheet';
         if (here.closest('aside')) return 'sheet';
         if (here.closest('footer')) return 'tally';
         if (here.closest('main')) return 'work';
