@@ -252,10 +252,10 @@ test('the focus goes through a place in the order in which it is read, and leave
         const here = document.activeElement;
         if (!here || here === document.body) return null;
         if (here.closest('nav[aria-label="Places"]')) return 'places';
-        if (here.getAttribute('role') === 'separator') return 'edge of the sheet';
         if (here.closest('aside')) return 'sheet';
         if (here.closest('footer')) return 'tally';
         if (here.closest('main')) return 'work';
+        if (here.role === 'separator' || here.closest('[data-panel]')) return 'edge of the sheet';
         return here.id === 'work' ? 'work itself' : here.closest('header') ? 'head' : 'skip';
       });
       if (part === null) break;
