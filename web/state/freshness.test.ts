@@ -1,4 +1,4 @@
-import { QueryClient } from '@tanstack/react-query';
+import { QueryClient, QueryObserver } from '@tanstack/react-query';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { TABLE_NAMES } from '#core/bench';
 import { basisOf } from './basis.ts';
@@ -44,6 +44,27 @@ describe('what a screen has heard', () => {
     await Promise.all([ears.change(client, 7, { stock: [] }), ears.change(client, 7, { stock: [] })]);
     expect(asked(spy)).toEqual([['rack'], ['today'], ['away'], ['undo', 'rack']]);
     expect(ears.last).toBe(7);
+  });
+  it('a first answer that was on its way before the change is asked for again', async () => {
+    const answers = [6, 7];
+    let asks = 0;
+    let first: () => void = () => undefined;
+    const observer = new QueryObserver(client, {
+      queryKey: ['rack'],
+      queryFn: async () => {
+        const seq = answers[asks++];
+        if (asks === 1) await new Promise<void>((arrives) => (first = arrives));
+        return { seq };
+      },
+      staleTime: 60_000,
+    });
+    const leave = observer.subscribe(() => undefined);
+    const heardOf = new Heard().change(client, 7, { stock: [] });
+    first();
+    await heardOf;
+    expect(client.getQueryData(['rack'])).toEqual({ seq: 7 });
+    expect(asks).toBe(2);
+    leave();
   });
   it('a change that comes late is not taken for one that is known', async () => {
     const spy = vi.spyOn(client, 'invalidateQueries');

@@ -51,6 +51,18 @@ export function askedAgain(touched: Touched): QueryKey[] {
   return [...keys.values()];
 }
 
+/**
+ * Fetches what a change touched. The first answer to a question may have been on its way when the change came: the new
+ * asking then waits for that very answer, which does not know of the change, so it is asked once more.
+ */
+async function fetchedSince(client: QueryClient, queryKey: QueryKey, seq: number): Promise<void> {
+  await client.invalidateQueries({ queryKey });
+  const isOld = client
+    .getQueriesData<{ readonly seq?: number }>({ queryKey })
+    .some(([, data]) => (data?.seq ?? seq) < seq);
+  if (isOld) await client.invalidateQueries({ queryKey });
+}
+
 /** So many of the last changes are remembered, so that one heard of twice is fetched once. */
 const REMEMBERED = 500;
 
@@ -67,7 +79,7 @@ export class Heard {
     this.last = Math.max(this.last, seq);
     const known = this.#seen.get(seq);
     if (known) return known;
-    const fetching = Promise.all(askedAgain(touched).map((queryKey) => client.invalidateQueries({ queryKey })));
+    const fetching = Promise.all(askedAgain(touched).map((queryKey) => fetchedSince(client, queryKey, seq)));
     this.#seen.set(seq, fetching);
     if (this.#seen.size > REMEMBERED) this.#seen = new Map([...this.#seen].slice(REMEMBERED / 2));
     return fetching;

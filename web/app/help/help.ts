@@ -1,3 +1,5 @@
+import { isKeyOf } from '#core/units';
+
 /** What a place is for and how it is worked, in a few sentences. */
 export interface Help {
   readonly title: string;
@@ -102,7 +104,7 @@ export type HelpPlace = keyof typeof HELP;
 /** The place that an address is at. */
 export function placeAt(pathname: string): HelpPlace {
   const [, place = '', id, step = 'bench'] = pathname.split('/');
-  if (place === 'panels') return step in HELP ? (step as HelpPlace) : 'bench';
+  if (place === 'panels') return isKeyOf(HELP, step) ? step : 'bench';
   if (place === 'jobs') return id ? 'job' : 'jobs';
-  return place in HELP ? (place as HelpPlace) : 'today';
+  return isKeyOf(HELP, place) ? place : 'today';
 }
