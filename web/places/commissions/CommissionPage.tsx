@@ -38,7 +38,7 @@ export function CommissionPage() {
   const again = async () => {
     const rows = panels
       .filter((p) => p.panel.away === null)
-      .map((glance) => ({ row: glance.panel as PanelRow, route: standingIn(studio, glance).route.key }));
+      .map((glance) => ({ row: glance.panel, route: standingIn(studio, glance).route.key }));
     const id = await duplicate.job(commission, rows);
     if (id !== null) void navigate(`/jobs/${id}`);
   };

@@ -96,10 +96,11 @@ export function useMeasures(view: PanelView, usualBorders: readonly string[]) {
   const [busy, setBusy] = useState(false);
   const { opening, allowance: old } = panel;
   const kept = useMemo(() => {
-    const lines = Object.fromEntries(OF_LINES.map((key) => [key, old[key]]));
+    const { gapMm, faceMm, heartMm, clearanceMm } = old;
     const sides = opening ? { openingWide: opening.widthMm, openingHigh: opening.heightMm } : {};
     const play = { fitting: opening?.clearanceMm ?? limits.fittingMm, cover: opening?.coverMm ?? limits.coverMm };
-    return { ...lines, ...sides, ...play } as Partial<Record<LengthKey, number>>;
+    const known: Partial<Record<LengthKey, number>> = { gapMm, faceMm, heartMm, clearanceMm, ...sides, ...play };
+    return known;
   }, [old, opening, limits]);
   const schema = useMemo(() => measuresOf(unit, kept), [unit, kept]);
   const shown = (mm: number | undefined) => (mm === undefined ? '' : shownLength(mm, unit));
@@ -139,7 +140,7 @@ export function useMeasures(view: PanelView, usualBorders: readonly string[]) {
       isChanged && panel.cartoonId !== null
         ? await send.edit(panel.id, { kind: 'allowance', allowance }, 'Kept; the cut outlines follow.', wish)
         : await send.command({ kind: 'save-panel', ask: { id: panel.id, ...wish } }, 'Kept.');
-    if (isKept) form.forget(values as Parameters<typeof form.forget>[0]);
+    if (isKept) form.forget(form.getValues());
     setBusy(false);
   };
   /** What lines take up is another thing in the other technique: it begins with the studio's own measures. */

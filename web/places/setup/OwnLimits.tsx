@@ -42,7 +42,7 @@ export function OwnLimits({ settings }: { settings: Settings }) {
       label="Limits and measures"
       onSend={async (limits) => {
         const own = LIMIT_NAMES.filter((name) => limits[name] !== LIMITS[name].value);
-        const ask = { limits: Object.fromEntries(own.map((name) => [name, limits[name]])) as Settings['limits'] };
+        const ask = { limits: Object.fromEntries(own.map((name) => [name, limits[name]])) };
         if (await send.command({ kind: 'change-settings', ask }, 'Kept; drawings are judged by it from now on.'))
           form.forget(recordOf(LIMIT_NAMES, (name) => trimNumber(limits[name], 3)));
       }}
