@@ -133,11 +133,10 @@ const NOTHING_MM = 0.005;
 /** A length as plain text in the reader's unit: `420 mm`, `16 1⁄2 in`; a small one never as `0 in`: `0.25 mm`. */
 export function showLength(mm: number, unit: DisplayUnit, digits = 0): string {
   if (unit === 'mm') return `${trimNumber(mm, digits)} mm`;
-  let f = mmToInchFraction(mm, digits > 0 ? 32 : 16);
-  if (f.whole === 0 && f.top === 0 && Math.abs(mm) >= NOTHING_MM) {
-    f = mmToInchFraction(mm, 32);
-    if (f.top === 0) return `${trimNumber(mm, 2)} mm`;
-  }
+  const small = Math.abs(mm) < MM_PER_INCH / 16;
+  // Taken as the hundredths that would be read, so that what is read and typed again is read the same.
+  const f = mmToInchFraction(small ? Number(mm.toFixed(2)) : mm, small || digits > 0 ? 32 : 16);
+  if (f.whole === 0 && f.top === 0 && Math.abs(mm) >= NOTHING_MM) return `${trimNumber(mm, 2)} mm`;
   const fraction = f.top > 0 ? `${f.top}⁄${f.bottom}` : '';
   const whole = f.whole > 0 || f.top === 0 ? String(f.whole) : '';
   return `${f.negative ? '−' : ''}${[whole, fraction].filter(Boolean).join(' ')} in`;
