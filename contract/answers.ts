@@ -5,6 +5,7 @@ import type { Cartoon, CartoonFinding, Repair } from '#core/cartoon';
 import type { Cuttability } from '#core/cutting';
 import type { CutPiece } from '#core/sizing';
 import { ROWS } from './rows.ts';
+import type { Told } from './told.ts';
 
 const text = z.string();
 const count = z.number().int().min(0);
@@ -200,6 +201,7 @@ export interface Accepted {
   readonly again: boolean;
   /** What has changed by it, as the live channel tells the others. */
   readonly touched: Touched;
+  readonly told?: Told;
   /** Of undo and redo: the act that was put back, in words. */
   readonly of?: string;
 }
@@ -275,6 +277,7 @@ export interface LiveMessage {
   readonly databaseId: string;
   readonly bench: string;
   readonly touched: Touched;
+  readonly told?: Told;
 }
 
 /** Ids of the panels, commissions or people that changed rows belong to, by table; empty where they belong to the studio. */

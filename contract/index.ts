@@ -48,3 +48,4 @@ export {
   type Submit,
 } from './requests.ts';
 export { ROWS } from './rows.ts';
+export { TOLD_TABLES, withTold, type Told, type ToldTable } from './told.ts';

@@ -1,4 +1,4 @@
-import type { Accepted, Submit, Touched } from '#contract';
+import type { Accepted, Submit, Told, Touched } from '#contract';
 import {
   actOf,
   backOf,
@@ -20,6 +20,7 @@ import {
   type UndoPlace,
   type Who,
 } from '#core/bench';
+import { toldRows } from './live/told.ts';
 import { touchedRows } from './live/touched.ts';
 import type { NewDrawing } from './store/drawingStore.ts';
 import type { SqliteRows } from './store/rows.ts';
@@ -37,6 +38,7 @@ export interface Done {
   readonly seq: number;
   readonly bench: string;
   readonly touched: Touched;
+  readonly told?: Told;
 }
 
 type Result = Accepted | { readonly refusal: Refusal };
@@ -142,10 +144,13 @@ export class Desk {
       const panelId = actOf(happening.kind).panelOf(happening.fact);
       store.record({ ...now, commandId, happening, inverse }, changes, panelId, drawing);
       const of = happening.kind === 'put-back' ? { of: happening.fact.of } : {};
-      return { seq: now.seq, again: false, touched: touchedRows(changes), ...of };
+      const told = toldRows(changes, this.state);
+      return { seq: now.seq, again: false, touched: touchedRows(changes), ...(told && { told }), ...of };
     });
-    if ('seq' in result && !result.again)
-      for (const tell of this.#listeners) tell({ seq: result.seq, bench, touched: result.touched });
+    if ('seq' in result && !result.again) {
+      const { seq, touched, told } = result;
+      for (const tell of this.#listeners) tell({ seq, bench, touched, ...(told && { told }) });
+    }
     return result;
   }
 

@@ -105,6 +105,7 @@ export {
   type StepDone,
   type StockRow,
   type TableName,
+  type Row,
   type Tables,
 } from './tables.ts';
 export { offers, type Names } from './tally/offers.ts';

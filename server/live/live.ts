@@ -18,9 +18,9 @@ export function liveChannel(desk: Desk) {
   const lookAgain = () => {
     for (const [screen, mayStay] of screens) if (!mayStay()) screen.end();
   };
-  const leave = desk.onChange(({ seq, bench, touched }) => {
+  const leave = desk.onChange(({ seq, bench, touched, told }) => {
     if (screens.size === 0) return;
-    const message: LiveMessage = { seq, databaseId, bench, touched };
+    const message: LiveMessage = { seq, databaseId, bench, touched, ...(told && { told }) };
     const text = `data: ${JSON.stringify(message)}\n\n`;
     for (const screen of screens.keys()) send(screen, text);
   });

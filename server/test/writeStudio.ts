@@ -4,9 +4,9 @@ import type { SmallStudio } from '../../core/test/smallStudio.ts';
 import type { Store } from '../store/store.ts';
 
 /** A drawing without pieces, for rows that name one. */
-export function keepEmptyDrawing(store: Store): void {
+export function keepEmptyDrawing(store: Store, id = 'k'): void {
   store.drawings.keep({
-    id: 'k',
+    id,
     panelId: 'p',
     at: 0,
     sourceName: 'test.svg',

@@ -89,7 +89,7 @@ function useLateAnswers(): void {
     outbox.onLate = ({ words }, ended) => {
       if ('error' in ended) return;
       toast.success(`From before: ${words}.`);
-      void heard.change(client, ended.done.seq, ended.done.touched);
+      void heard.change(client, ended.done.seq, ended.done.touched, ended.done.told);
     };
     // Who has to enter the passcode anew is asked for it where the studio is fetched.
     outbox.onPasscode = () => void client.invalidateQueries({ queryKey: ['studio'] });

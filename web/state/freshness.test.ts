@@ -66,6 +66,42 @@ describe('what a screen has heard', () => {
     expect(asks).toBe(2);
     leave();
   });
+  describe('rows that a change tells', () => {
+    // As the server tells it: a panel's row belongs to its commission too.
+    const touched = { pieces: ['p'], panels: ['p', 'job'] };
+    const told = (stage: string) => ({ panelId: 'p', rows: { pieces: [{ id: 'p/1', rev: 0, stage }] } });
+    const panel = () => client.getQueryData<{ seq: number; pieces: { stage: string }[] }>(['panel', 'p']);
+    const begun = () => {
+      client.setQueryData(['panel', 'p'], { seq: 4, pieces: [{ id: 'p/1', stage: 'uncut' }, { id: 'p/2' }] });
+      const ears = new Heard();
+      ears.begin(client, 4, 'db');
+      return ears;
+    };
+    it('are shown at once, and the panel is not fetched; another piece stays the very row it was', async () => {
+      const ears = begun();
+      const spy = vi.spyOn(client, 'invalidateQueries');
+      const other = panel()?.pieces[1];
+      await ears.change(client, 5, touched, told('cut'));
+      expect(panel()).toMatchObject({ seq: 5, pieces: [{ stage: 'cut' }, {}] });
+      expect(panel()?.pieces[1]).toBe(other);
+      expect(asked(spy)).not.toContainEqual(['panel', 'p']);
+    });
+    it('are not put onto an answer that may lack what came between: then all is fetched', async () => {
+      const ears = begun();
+      const spy = vi.spyOn(client, 'invalidateQueries');
+      await ears.change(client, 6, touched, told('ground'));
+      expect(panel()?.pieces[0]).toMatchObject({ stage: 'uncut' });
+      expect(asked(spy)).toContainEqual(['panel', 'p']);
+      // The one between comes late; what is being fetched is not written over with it.
+      await ears.change(client, 5, touched, told('cut'));
+      expect(panel()?.pieces[0]).toMatchObject({ stage: 'uncut' });
+    });
+    it('older than the answer are not put onto it', async () => {
+      const ears = begun();
+      await ears.change(client, 3, touched, told('broken'));
+      expect(panel()).toMatchObject({ seq: 4, pieces: [{ stage: 'uncut' }, {}] });
+    });
+  });
   it('a change that comes late is not taken for one that is known', async () => {
     const spy = vi.spyOn(client, 'invalidateQueries');
     const ears = new Heard();

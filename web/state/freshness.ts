@@ -1,5 +1,5 @@
 import type { QueryClient, QueryKey } from '@tanstack/react-query';
-import type { Touched } from '#contract';
+import { withTold, type PanelAnswer, type Told, type Touched } from '#contract';
 
 type Keys = (parents: readonly string[]) => readonly QueryKey[];
 
@@ -74,15 +74,35 @@ export class Heard {
   /** The last log position heard of. */
   last = 0;
 
-  /** Fetches what a change touched, once, whether it is heard from the server's stream or as the answer to a command. */
-  change(client: QueryClient, seq: number, touched: Touched): Promise<unknown> {
+  /**
+   * Takes in what a change told and fetches what else it touched, once, whether it is heard from the server's stream or
+   * as the answer to a command.
+   */
+  change(client: QueryClient, seq: number, touched: Touched, told?: Told): Promise<unknown> {
     this.last = Math.max(this.last, seq);
     const known = this.#seen.get(seq);
     if (known) return known;
-    const fetching = Promise.all(askedAgain(touched).map((queryKey) => fetchedSince(client, queryKey, seq)));
+    const keys = askedAgain(touched);
+    const isWhole = keys.every(([name, id]) => name !== 'panel' || id !== undefined);
+    const taken = told !== undefined && isWhole && this.#takeIn(client, seq, told);
+    const fetching = Promise.all(
+      keys
+        .filter(([name, id]) => !(taken && name === 'panel' && id === told.panelId))
+        .map((queryKey) => fetchedSince(client, queryKey, seq)),
+    );
     this.#seen.set(seq, fetching);
     if (this.#seen.size > REMEMBERED) this.#seen = new Map([...this.#seen].slice(REMEMBERED / 2));
     return fetching;
+  }
+
+  /** Puts rows into the answer that a screen has, where nothing between that answer and them was missed. */
+  #takeIn(client: QueryClient, seq: number, told: Told): boolean {
+    const key = ['panel', told.panelId];
+    const state = client.getQueryState<PanelAnswer>(key);
+    if (!state?.data || state.isInvalidated || state.fetchStatus !== 'idle') return false;
+    for (let between = state.data.seq + 1; between < seq; between++) if (!this.#seen.has(between)) return false;
+    if (state.data.seq < seq) client.setQueryData(key, withTold(state.data, told, seq));
+    return true;
   }
 
   /** The stream begins, or begins again: whatever was missed is fetched. */

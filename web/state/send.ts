@@ -97,13 +97,13 @@ async function run(
 ): Promise<boolean> {
   try {
     const done = await post();
-    const { seq, touched, again } = done;
+    const { seq, touched, told, again } = done;
     // What was said before is done with: the next thing has succeeded.
     toast.dismiss();
     if (said) toast.success(typeof said === 'string' ? said : said(done));
     // Carried out before, but its answer was lost: whatever it changed may have been missed.
     if (again) await client.invalidateQueries();
-    else await heard.change(client, seq, touched);
+    else await heard.change(client, seq, touched, told);
     return true;
   } catch (error) {
     if (isAnsweredElsewhere(error) || isKeptForLater(error)) return false;

@@ -207,8 +207,8 @@ export function useLive(): void {
       listen((news) => {
         if (news.kind === 'lost') return useInStep.getState().lost();
         useInStep.getState().back();
-        const { seq, databaseId, touched } = news.message;
-        if (news.kind === 'change') return void heard.change(client, seq, touched);
+        const { seq, databaseId, touched, told } = news.message;
+        if (news.kind === 'change') return void heard.change(client, seq, touched, told);
         heard.begin(client, seq, databaseId);
         outbox.again();
       }),
