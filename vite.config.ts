@@ -55,7 +55,7 @@ const at = (path: string): string => fileURLToPath(new URL(path, import.meta.url
 /** `--mode parts` builds the page of all parts instead, for looking and for tests; users never get it. */
 export default defineConfig(({ mode }) => ({
   root: at('./web'),
-  plugins: [react(), tailwindcss(), ...(mode === 'parts' ? [] : [offline])],
+  plugins: [react({ compiler: true }), tailwindcss(), ...(mode === 'parts' ? [] : [offline])],
   worker: { format: 'es' },
   build:
     mode === 'parts'

@@ -63,6 +63,14 @@ async function fetchedSince(client: QueryClient, queryKey: QueryKey, seq: number
   if (isOld) await client.invalidateQueries({ queryKey });
 }
 
+/** What is left to ask of a question once rows were told: nothing of their panel, and the history of no other piece. */
+function notTold(key: QueryKey, { panelId, rows }: Told): readonly QueryKey[] {
+  const [name, id] = key;
+  if (name === 'panel' && id === panelId) return [];
+  if (name === 'piece-history') return rows.pieces?.map((piece) => [name, piece.id]) ?? [];
+  return [key];
+}
+
 /** So many of the last changes are remembered, so that one heard of twice is fetched once. */
 const REMEMBERED = 500;
 
@@ -85,11 +93,8 @@ export class Heard {
     const keys = askedAgain(touched);
     const isWhole = keys.every(([name, id]) => name !== 'panel' || id !== undefined);
     const taken = told !== undefined && isWhole && this.#takeIn(client, seq, told);
-    const fetching = Promise.all(
-      keys
-        .filter(([name, id]) => !(taken && name === 'panel' && id === told.panelId))
-        .map((queryKey) => fetchedSince(client, queryKey, seq)),
-    );
+    const wanted = taken ? keys.flatMap((key) => notTold(key, told)) : keys;
+    const fetching = Promise.all(wanted.map((queryKey) => fetchedSince(client, queryKey, seq)));
     this.#seen.set(seq, fetching);
     if (this.#seen.size > REMEMBERED) this.#seen = new Map([...this.#seen].slice(REMEMBERED / 2));
     return fetching;
