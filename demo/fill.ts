@@ -219,6 +219,7 @@ function transom(works: Works, due: string): void {
   works.panel('transom', 'job-transom', 'Transom', 'lead', drawDiamonds(360, 240, 4), (_, n) =>
     pick(['C-04', 'V-12', 'H-02'], n),
   );
+  works.opening('transom', { widthMm: 367, heightMm: 247, clearanceMm: 2, coverMm: 9 });
   works.finish('transom', 'morven', ['score-ran-off'], 'solder-back');
 }
 

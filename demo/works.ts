@@ -2,7 +2,7 @@ import { nth } from '#core/units';
 import { randomUUID } from 'node:crypto';
 import type { Submit } from '#contract';
 import { routeOf, stepOf, type Command, type StepCode, type WorkStage } from '#core/bench';
-import { DEFAULT_ALLOWANCE, type Technique } from '#core/sizing';
+import { DEFAULT_ALLOWANCE, type Opening, type Technique } from '#core/sizing';
 import { drawnIn } from '../server/drawings.ts';
 import type { Desk } from '../server/desk.ts';
 import { readDrawing } from '#core/cutting';
@@ -92,6 +92,17 @@ export class Works {
       if (glassId !== null) byGlass.set(glassId, [...(byGlass.get(glassId) ?? []), piece.number]);
     }
     for (const [glassId, numbers] of byGlass) this.do({ kind: 'choose-glass', ask: { panelId, numbers, glassId } });
+  }
+
+  /** Says which opening a panel goes into. */
+  opening(id: string, opening: Opening): void {
+    const row = this.desk.state.get('panels', id);
+    if (!row) throw new Error(`there is no panel ${id}`);
+    const { commissionId, name, technique, widthMm, heightMm, allowance } = row;
+    this.do({
+      kind: 'save-panel',
+      ask: { id, commissionId, name, technique, widthMm, heightMm, allowance, opening },
+    });
   }
 
   /** Cuts pieces glass by glass from the fullest sheet, leaving an offcut now and then. */

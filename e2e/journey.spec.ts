@@ -172,7 +172,7 @@ test('arrow keys go to the true neighbour; a break, a recut, undo and redo', asy
   await page.getByRole('button', { name: 'Broke …' }).click();
   await choose(page, 'Why', 'inside curve broke');
   await page.getByLabel('Minutes it cost').fill('12');
-  await page.getByRole('button', { name: 'Broke: back to be cut' }).click();
+  await page.getByRole('button', { name: 'Broke: to be cut again' }).click();
   await expect(page.getByText('broken, to cut again: inside curve broke')).toBeVisible();
   await tally('3 recut from s1-1');
   await expect(effect()).toContainText('1 piece cut from S1-1');

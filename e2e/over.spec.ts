@@ -57,7 +57,7 @@ const OVER: readonly (readonly [what: string, place: string, opens: readonly Act
   ['other work', '/panels/heron/bench', [press(/^Other work/)], '[role="menu"]'],
   ['one piece', '/panels/heron/bench', [piece(44)], 'aside'],
   ['what broke it', '/panels/heron/bench', [piece(44), press('Broke …')], 'aside'],
-  ['why it goes back', '/panels/heron/bench', [piece(90), press('Return …')], 'aside'],
+  ['why it is returned', '/panels/heron/bench', [piece(90), press('Return …')], 'aside'],
   ['from which sheet', '/panels/heron/bench', [say('1-8 cut')], 'aside'],
   ['the number pad', '/panels/heron/bench', [press('Number pad')], '[role="group"][aria-label="Number pad"]'],
   ['open joints', '/panels/tide-1/finish', [done(/^Solder the back/)], '[role="dialog"]'],

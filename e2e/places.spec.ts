@@ -272,14 +272,14 @@ test.describe('undo', () => {
     };
     await done('24 in place');
     await expect(lately.first()).toContainText('24 in place');
-    await done('24 back other');
-    await expect(lately.first()).toContainText('24 back a stage');
+    await done('24 return other');
+    await expect(lately.first()).toContainText('24 returned');
     await take('24 in place');
     await expect(
       page.getByText('Piece 24 has changed since, so nothing was done; take back first what came after.'),
     ).toBeVisible();
-    await take('24 back a stage');
-    await expect(page.getByText(/^24 back a stage.*: taken back\.$/)).toBeVisible();
+    await take('24 returned');
+    await expect(page.getByText(/^24 returned.*: taken back\.$/)).toBeVisible();
     await take('24 in place');
     await expect(page.getByText('24 in place: taken back.')).toBeVisible();
   });

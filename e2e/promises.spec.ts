@@ -52,11 +52,11 @@ test.describe('the server is killed beneath the page', () => {
     await mark(page, '23 in place');
     await mark(page, '24 in place');
     await expect(page.getByText(/2 steps wait here/)).toBeVisible();
-    // Somebody else, at another bench, sends both of them back a stage.
+    // Somebody else, at another bench, returns both of them a stage.
     const elsewhere = await browser.newPage();
     await elsewhere.goto(server.base + BENCH);
-    await mark(elsewhere, '23 back other');
-    await mark(elsewhere, '24 back other');
+    await mark(elsewhere, '23 return other');
+    await mark(elsewhere, '24 return other');
     await expect(elsewhere.getByRole('heading', { name: /^24/ })).toBeVisible();
     await page.waitForTimeout(6000);
     await page.unroute('**/api/commands');
@@ -64,7 +64,7 @@ test.describe('the server is killed beneath the page', () => {
     await page.getByRole('button', { name: 'See both' }).click();
     const sheet = page.getByRole('dialog', { name: 'Which of the two holds?' });
     await expect(sheet.getByRole('region', { name: 'Done here' })).toContainText('23 in place');
-    await expect(sheet.getByRole('region', { name: 'In the studio' })).toContainText('23 back');
+    await expect(sheet.getByRole('region', { name: 'In the studio' })).toContainText('23 returned');
     await expect(sheet).toContainText('One more after this.');
     await sheet.getByRole('button', { name: 'Leave it as in the studio' }).click();
     await expect(sheet.getByRole('region', { name: 'Done here' })).toContainText('24 in place');

@@ -33,3 +33,4 @@ export { cameBands, type CameBand } from './cames.ts';
 export { misfitOf, type Misfit } from './fitting.ts';
 export { worstGrowth, type Scan } from './growth.ts';
 export { innerKeeps, readProfile, rimKeeps, rimOf, USUAL_PROFILES, type Keeps, type Profile } from './profiles.ts';
+export { sightLine } from './sightLine.ts';

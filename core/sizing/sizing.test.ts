@@ -15,6 +15,7 @@ import {
   outsideOf,
   rimCode,
   rimKeeps,
+  sightLine,
   cutOutlines,
   DEFAULT_ALLOWANCE,
   outsideOfOutline,
@@ -296,6 +297,35 @@ describe('a border came of its own', () => {
     expect(innerKeeps(a)).toEqual(innerKeeps(lead));
   });
   // By hand: a U of 10 mm with 1.6 mm base round a glass edge lies from 1.6 mm outside to 8.4 mm inside: its middle 3.4 mm in.
+  // What is seen is the opening less the cover on both sides, whatever goes round the glass (common practice).
+  it.each([
+    ['glass-edge', 'u10'],
+    ['came-outside', 'u10'],
+    ['glass-edge', undefined],
+    ['came-outside', undefined],
+  ] as const)('%s, border %s: the sight line leaves the opening less its cover', (outline, border) => {
+    const cartoon = cartoonOf(NINE);
+    const allowance = { ...lead, outline, ...(border ? { border } : {}) };
+    const outside = outsideOf(cartoon, allowance);
+    const opening = {
+      widthMm: 300 + outside.leftMm + outside.rightMm + 2 * 1.5,
+      heightMm: 300 + outside.topMm + outside.bottomMm + 2 * 1.5,
+      clearanceMm: 1.5,
+      coverMm: 9,
+    };
+    const [ring = [], ...more] = sightLine(cartoon, allowance, opening);
+    expect(more).toEqual([]);
+    const across = (i: 0 | 1) => Math.max(...ring.map((p) => p[i])) - Math.min(...ring.map((p) => p[i]));
+    expect(across(0)).toBeCloseTo(opening.widthMm - 18, 2);
+    expect(across(1)).toBeCloseTo(opening.heightMm - 18, 2);
+  });
+  it('nothing is seen where the cover meets in the middle; beside a shallow cover the play is seen', () => {
+    const cartoon = cartoonOf(NINE);
+    const opening = { widthMm: 300, heightMm: 300, clearanceMm: 4, coverMm: 1 };
+    expect(sightLine(cartoon, lead, { ...opening, coverMm: 200 })).toEqual([]);
+    const [ring = []] = sightLine(cartoon, { ...lead, outline: 'came-outside' }, opening);
+    expect(Math.min(...ring.map(([x]) => x))).toBeCloseTo(-3, 2);
+  });
   it('lies beside the outline, mitred at the corners, as far out or in as the outline means', () => {
     expect(box(square('glass-edge', 'u10'))).toEqual([expect.closeTo(3.4, 9), expect.closeTo(296.6, 9)]);
     expect(box(square('came-outside', 'u10'))).toEqual([expect.closeTo(5, 9), expect.closeTo(295, 9)]);

@@ -67,7 +67,7 @@ describe('acts in words', () => {
     [
       { kind: 'send-back', ask: { panelId: 'p', numbers: [1], reason: 'rough edge' } },
       'piece 1 back one stage: rough edge',
-      /^1 back a stage: rough edge$/,
+      /^1 returned: rough edge$/,
     ],
     [
       { kind: 'choose-glass', ask: { panelId: 'p', numbers: [9], glassId: 'red' } },

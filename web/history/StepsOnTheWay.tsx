@@ -16,13 +16,14 @@ import { WhatDidNotFit } from './WhatDidNotFit.tsx';
 /** A break shorter than this is nobody's concern. */
 const GRACE_MS = 2500;
 
+const changes = (changed: () => void) => outbox.onChange(changed);
+
 /** A quiet line while this screen is out of step: since when, and what was done here that is not answered yet. */
 export function StepsOnTheWay() {
   useLateAnswers();
-  const steps = useSyncExternalStore(
-    (changed) => outbox.onChange(changed),
-    () => outbox.steps,
-  );
+  const steps = useSyncExternalStore(changes, () => outbox.steps);
+  const why = useSyncExternalStore(changes, () => outbox.why);
+  const isLasting = useSyncExternalStore(changes, () => outbox.isLasting);
   const [isLooking, setLooking] = useState(false);
   const lostSince = useInStep((s) => s.lostSince);
   const now = useTicks(lostSince !== null || steps.length > 0);
@@ -35,11 +36,9 @@ export function StepsOnTheWay() {
   return (
     <div role="status" className="flex items-center gap-3 border-b border-line bg-soft px-6 py-1.5 text-[15px]">
       <span className="mr-auto">
-        {isOut && `Not in step since ${momentWords(since, locale)}: ${outbox.why ?? 'Nelvik does not answer.'}`}
+        {isOut && `Not in step since ${momentWords(since, locale)}: ${why ?? 'Nelvik does not answer.'}`}
         {waiting.length > 0 && ` ${waitingWords(waiting.length)}`}
-        {waiting.length > 0 &&
-          !(browserKeeps && outbox.isLasting) &&
-          ' Keep this page open: this browser keeps nothing.'}
+        {waiting.length > 0 && !(browserKeeps && isLasting) && ' Keep this page open: this browser keeps nothing.'}
         {refused.length > 0 && ` ${count(refused.length, 'step')} did not fit any more.`}
       </span>
       {refused.length > 0 && (

@@ -1,9 +1,10 @@
 import { BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Bar } from 'react-chartjs-2';
 import { WORK_STAGES, workWord, type Settings, type WorkStage } from '#core/bench';
 import type { LabourSum } from '#core/labour';
 import { showMinutes, showMoney } from '#core/units';
+import { useBench } from '../state/bench.ts';
 import { Table, type Column } from '../ui/Table.tsx';
 
 Chart.register(BarElement, CategoryScale, LinearScale, Tooltip);
@@ -37,17 +38,30 @@ function useStageColumns({ currency, locale }: Settings): Column<StageSum>[] {
   );
 }
 
+function inks() {
+  const style = getComputedStyle(document.documentElement);
+  const of = (name: string) => style.getPropertyValue(name).trim();
+  return { ink: of('--ink'), line: of('--line'), copper: of('--copper') };
+}
+
+/** The page's colours for a drawing that takes none from the page's own style; by day and by lamplight. */
+function useInks() {
+  const theme = useBench((s) => s.theme);
+  const [shown, setShown] = useState(inks);
+  useEffect(() => {
+    // The page takes its theme in the same turn.
+    const next = requestAnimationFrame(() => setShown(inks()));
+    return () => cancelAnimationFrame(next);
+  }, [theme]);
+  return shown;
+}
+
 /** Hours by stage of work: bars, and the same in a table for those who do not see them. */
 export function StageBars({ sums, settings }: { sums: ReadonlyMap<WorkStage, LabourSum>; settings: Settings }) {
   const columns = useStageColumns(settings);
+  const { ink, line, copper } = useInks();
   const stages = WORK_STAGES.filter((stage) => (sums.get(stage)?.minutes ?? 0) > 0);
   if (stages.length === 0) return <p className="mt-4 text-mute">No hours are entered yet.</p>;
-  const style = getComputedStyle(document.documentElement);
-  const [ink, line, copper] = ['--ink', '--line', '--copper'].map((name) => style.getPropertyValue(name).trim()) as [
-    string,
-    string,
-    string,
-  ];
   return (
     <figure className="mt-4">
       <div style={{ height: 44 + stages.length * 36 }}>

@@ -31,7 +31,7 @@ export interface PanelPaths extends PicturePaths {
 }
 
 const f = (value: number) => Math.round(value * 100) / 100;
-const closed = (rings: readonly Ring[]): string =>
+export const closed = (rings: readonly Ring[]): string =>
   rings.map((ring) => `M${ring.map(([x, y]) => `${f(x)} ${f(y)}`).join('L')}Z`).join('');
 export const open = (points: readonly Point[]): string => `M${points.map(([x, y]) => `${f(x)} ${f(y)}`).join('L')}`;
 

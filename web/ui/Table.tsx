@@ -76,6 +76,8 @@ export function Table<T extends object>({
   tools,
   isPlain = false,
 }: TableProps<T>) {
+  // A table is one and the same object however it is sorted and searched.
+  'use no memo';
   const defs = useMemo(() => {
     const helper = createColumnHelper<typeof features, T>();
     return helper.columns(

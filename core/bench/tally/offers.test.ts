@@ -36,9 +36,9 @@ it('reasons are offered where one is due, and every one is known', () => {
     expect(parseTally(`12 broke ${reason}`, vocabularyOf(routeOf(new Studio(), { routeId: 'foil@1' }))).kind).toBe(
       'break',
     );
-  for (const reason of words('12 back'))
-    expect(parseTally(`12 back ${reason}`, vocabularyOf(routeOf(new Studio(), { routeId: 'foil@1' }))).kind).toBe(
-      'back',
+  for (const reason of words('12 return'))
+    expect(parseTally(`12 return ${reason}`, vocabularyOf(routeOf(new Studio(), { routeId: 'foil@1' }))).kind).toBe(
+      'return',
     );
 });
 

@@ -12,7 +12,7 @@ export interface Names {
 }
 
 const MINUTES = ['5 min', '10 min', '20 min'];
-const VERBS = ['cut', 'broke', 'recut', 'back', 'glass'];
+const VERBS = ['cut', 'broke', 'recut', 'return', 'glass'];
 
 /** Each step by the first word it is called. */
 const firstCalls = (steps: ReadonlyMap<string, StepCode>): string[] =>
@@ -59,11 +59,12 @@ function unfinished(words: readonly string[], isAtFrom: boolean, { pieceSteps }:
     case 'recut':
       if (isAtFrom) return [...names.labels];
       return words.at(-1) === 'recut' ? [...reasons(), 'from'] : ['from'];
-    case 'back':
+    case 'return':
+    case 'returned':
       return [...BACK_REASONS];
     case 'glass':
       return [...names.glasses];
     default:
-      return ['cut', ...firstCalls(pieceSteps), 'broke', 'recut', 'back', 'glass'];
+      return ['cut', ...firstCalls(pieceSteps), 'broke', 'recut', 'return', 'glass'];
   }
 }

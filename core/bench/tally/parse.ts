@@ -24,7 +24,7 @@ export type TallyLine =
   | { readonly kind: 'problem'; readonly picks: readonly Pick[]; readonly problem: string }
   | { readonly kind: 'cut'; readonly picks: readonly Pick[]; readonly from: string | null }
   | { readonly kind: 'advance'; readonly picks: readonly Pick[]; readonly to: StepCode }
-  | { readonly kind: 'back'; readonly picks: readonly Pick[]; readonly reason: BackReason }
+  | { readonly kind: 'return'; readonly picks: readonly Pick[]; readonly reason: BackReason }
   | {
       readonly kind: 'break';
       readonly picks: readonly Pick[];
@@ -46,7 +46,7 @@ export type TallyLine =
   | { readonly kind: 'redo' };
 
 /** What can be said of pieces on every route. */
-const VERBS = ['cut', 'back', 'broke', 'broken', 'recut', 'glass'];
+const VERBS = ['cut', 'return', 'returned', 'broke', 'broken', 'recut', 'glass'];
 const LINE_WORDS = ['joints', 'undo', 'redo'];
 /** A range longer than this is a slip of the finger. */
 const LONGEST_RANGE = 5000;
@@ -101,13 +101,15 @@ function backwards(picks: readonly Pick[]): TallyLine | null {
 }
 
 function unfinished(picks: readonly Pick[], words: readonly string[], vocabulary: Vocabulary): TallyLine {
+  if (words.includes('back') && picks.some((p) => p.kind === 'range'))
+    return problem('“back” is the back of the panel; a piece that has to be done over is “returned”, with a reason.');
   const last = words.at(-1) ?? '';
   const known = [...VERBS, ...LINE_WORDS, ...vocabulary.pieceSteps.keys(), ...vocabulary.panelSteps.keys()];
   const isVerbBegun = !/^\d/.test(last) && known.some((verb) => verb.startsWith(last));
   const steps = [...vocabulary.pieceSteps.entries()].filter(
     ([, code], i, all) => all.findIndex(([, c]) => c === code) === i,
   );
-  const hint = `then cut, ${steps.map(([call]) => call).join(', ')}, broke, recut, back`;
+  const hint = `then cut, ${steps.map(([call]) => call).join(', ')}, broke, recut, return`;
   // Of a range on its way only the first number is meant so far.
   const begun = picks.map((p) => (p.kind === 'range' && p.to < p.from ? { ...p, to: p.from } : p));
   return { kind: 'typing', picks: meant(isVerbBegun ? begun.slice(0, -1) : begun), hint };
@@ -147,12 +149,13 @@ function act(
     case 'glass':
       if (rest === '') return { kind: 'typing', picks, hint: 'then the code of a glass' };
       return { kind: 'glass', picks, code: rest };
-    case 'back': {
+    case 'return':
+    case 'returned': {
       const reason =
         BACK_REASONS.find((r) => r === rest) ??
         (rest === '' ? undefined : BACK_REASONS.find((r) => r.startsWith(rest)));
       return reason
-        ? { kind: 'back', picks, reason }
+        ? { kind: 'return', picks, reason }
         : { kind: 'typing', picks, hint: `a reason: ${BACK_REASONS.join(' · ')}` };
     }
     case 'broke':

@@ -66,7 +66,7 @@ export function readTally(text: string, state: Reader, panel: PanelRow): TallyMe
   switch (line.kind) {
     case 'advance':
       return { ...meaning, command: { kind: 'advance', ask: { panelId: panel.id, numbers, to: line.to } } };
-    case 'back':
+    case 'return':
       return { ...meaning, command: { kind: 'send-back', ask: { panelId: panel.id, numbers, reason: line.reason } } };
     case 'glass': {
       const glass = [...state.ask('glassesWithCode', line.code)][0];

@@ -16,6 +16,7 @@ import { NoDrawing } from './NoDrawing.tsx';
 import { PieceTable } from './PieceTable.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
 import { SourceAsk } from './SourceAsk.tsx';
+import { SightLine } from '../../panel/SightLine.tsx';
 import { Split } from '../../panel/Split.tsx';
 
 const VIEWS: readonly [View, string][] = [
@@ -116,6 +117,9 @@ export function BenchStep() {
                 textures={pieces.length <= MOST_TEXTURED}
                 numbers={look !== 'joints'}
               />
+              {panel.opening && (look === 'front' || look === 'back') && (
+                <SightLine paths={paths} allowance={panel.allowance} opening={panel.opening} />
+              )}
             </Board>
             {asTable && <PieceTable view={view} selected={selected} onPick={onPick} />}
           </div>

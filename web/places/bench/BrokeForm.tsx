@@ -1,66 +1,70 @@
-import { useState } from 'react';
-import { BEGINS, BREAK_REASON_CODES, reasonWords, type BreakReason } from '#core/bench';
+import { z } from 'zod';
+import { BEGINS, BREAK_REASON_CODES, reasonWords } from '#core/bench';
 import { BOUNDS, isWithin } from '#core/limits';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
-import { ChoiceField } from '../../ui/Choice.tsx';
-import { TextField } from '../../ui/Field.tsx';
+import { Form, FormChoice, FormText } from '../../ui/form/Form.tsx';
+import { useKeptForm } from '../../ui/form/useKeptForm.ts';
 import type { InHandProps } from './inHand.ts';
+
+const WHY = `Minutes as a number, ${BOUNDS.breakMin.least} to ${BOUNDS.breakMin.most}.`;
+const BREAK = z.object({
+  reason: z.enum(BREAK_REASON_CODES),
+  minutes: z
+    .string()
+    .transform((text) => Number(text.trim().replace(',', '.') || 0))
+    .refine((minutes) => isWithin(minutes, BOUNDS.breakMin), WHY),
+});
 
 /** Why it broke and what that cost; then it is to be cut again, or is cut again at once. */
 export function BrokeForm({ view, numbers, ask, close }: InHandProps & { close: () => void }) {
-  const [reason, setReason] = useState<BreakReason>('score-ran-off');
-  const [minutes, setMinutes] = useState('');
+  const panelId = view.panel.id;
+  const form = useKeptForm(`broke-${panelId}-${numbers.join('.')}`, BREAK, { reason: 'score-ran-off', minutes: '' });
   const send = useSend();
-  const time = Number(minutes || 0);
-  const { least, most } = BOUNDS.breakMin;
-  const problem = isWithin(time, BOUNDS.breakMin) ? null : `Minutes as a number, ${least} to ${most}.`;
-  const same = new Set(view.pieces.filter((p) => numbers.includes(p.number)).map((p) => p.glassId));
-  const [glassId] = same;
+  const broken = view.pieces.filter((p) => numbers.includes(p.number));
+  const [glassId, ...others] = new Set(broken.map((p) => p.glassId));
+  const oneGlass = others.length === 0 ? (glassId ?? null) : null;
   // Glass in hand has left the rack; what breaks while it is cut leaves it now.
-  const isUncut = view.pieces.some((p) => numbers.includes(p.number) && p.stage === BEGINS);
-  const from = (isLost: boolean) => {
-    close();
-    ask([{ glassId: glassId as string, numbers }], { reason, minutes: time, ...(isLost ? { isLost } : {}) });
-  };
+  const isUncut = broken.some((p) => p.stage === BEGINS);
+  const from = (isLost: boolean) =>
+    form.handleSubmit((values) => {
+      if (oneGlass === null) return;
+      form.forget();
+      close();
+      ask([{ glassId: oneGlass, numbers }], { ...values, ...(isLost ? { isLost } : {}) });
+    })();
   return (
-    <form className="flex flex-col gap-2.5" onSubmit={(event) => event.preventDefault()} aria-label="What broke it">
-      <ChoiceField
+    <Form
+      form={form}
+      label="What broke it"
+      className="flex flex-col gap-2.5"
+      onSend={async (values) => {
+        if (isUncut) return from(true);
+        if (!(await send.command({ kind: 'break', ask: { panelId, numbers, ...values, recut: null } }))) return;
+        form.forget();
+        close();
+      }}
+    >
+      <FormChoice
+        name="reason"
         label="Why"
-        value={reason}
-        onChoice={setReason}
         options={BREAK_REASON_CODES.map((value) => ({ value, text: reasonWords(value) }))}
       />
-      <TextField
-        label="Minutes it cost"
-        inputMode="numeric"
-        value={minutes}
-        onChange={(e) => setMinutes(e.target.value)}
-        placeholder="0"
-        problem={problem}
-      />
-      <Button
-        look="go"
-        disabled={problem !== null || (isUncut && (same.size !== 1 || !glassId))}
-        onClick={() =>
-          isUncut
-            ? from(true)
-            : void send
-                .command({
-                  kind: 'break',
-                  ask: { panelId: view.panel.id, numbers, reason, minutes: time, recut: null },
-                })
-                .then((done) => done && close())
-        }
-      >
-        {isUncut ? 'Broke in cutting, out of …' : 'Broke: back to be cut'}
-      </Button>
-      <div className="grid grid-cols-2 gap-2">
-        <Button disabled={problem !== null || same.size !== 1 || !glassId} onClick={() => from(false)}>
-          Recut from …
+      <FormText name="minutes" label="Minutes it cost" inputMode="numeric" placeholder="0" />
+      {oneGlass === null && (
+        <p className="text-[15px] text-mute">
+          These are of more than one glass: to say from which sheet, take one glass at a time.
+        </p>
+      )}
+      {!(isUncut && oneGlass === null) && (
+        <Button look="go" type="submit">
+          {isUncut ? 'Broke in cutting, out of …' : 'Broke: to be cut again'}
         </Button>
+      )}
+      <div className="grid grid-cols-2 gap-2">
+        {oneGlass !== null && <Button onClick={() => void from(false)}>Recut from …</Button>}
         <Button onClick={close}>Leave it</Button>
       </div>
-    </form>
+    </Form>
   );
 }

@@ -1,21 +1,22 @@
 import { useState } from 'react';
-import { BEGINS, stageIndex, stepOf, TAKES_GLASS, wayOf, workCaution, type StepCode } from '#core/bench';
+import { BEGINS, stageIndex, stepOf, TAKES_GLASS, wayOf, workCaution } from '#core/bench';
 import { count, showArea, showNumbers } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SideSheet } from '../../ui/SideSheet.tsx';
-import { BackForm } from './BackForm.tsx';
 import { BrokeForm } from './BrokeForm.tsx';
+import { CutButtons } from './CutButtons.tsx';
 import type { InHandProps } from './inHand.ts';
 import { NothingInHand } from './NothingInHand.tsx';
 import { OnePiece } from './OnePiece.tsx';
 import { PieceHistory } from './PieceHistory.tsx';
+import { ReturnForm } from './ReturnForm.tsx';
 
 /** What is in hand: one piece in sentences with its history, or several with what can be done to them. */
 export function Inspector({ view, numbers, ask }: InHandProps) {
   const { panel, pieces } = view;
   const chosen = pieces.filter((p) => numbers.includes(p.number));
-  const [asking, setAsking] = useState<'broke' | 'back' | null>(null);
+  const [asking, setAsking] = useState<'broke' | 'return' | null>(null);
   const send = useSend();
   const [first] = chosen;
   if (!first)
@@ -31,39 +32,33 @@ export function Inspector({ view, numbers, ask }: InHandProps) {
   const way = wayOf(route, last);
   const next = way[way.findIndex((s) => s.code === lowest) + 1];
   const list = chosen.map((p) => p.number);
-  const cut = () => {
-    const byGlass = new Map<string, number[]>();
-    for (const p of chosen)
-      if (p.stage === BEGINS && p.glassId) byGlass.set(p.glassId, [...(byGlass.get(p.glassId) ?? []), p.number]);
-    ask([...byGlass].map(([glassId, own]) => ({ glassId, numbers: own })));
-  };
-  const advance = (to: StepCode) =>
-    void send.command({ kind: 'advance', ask: { panelId: panel.id, numbers: list, to } });
   const noGlass = chosen.some((p) => p.stage === BEGINS && !p.glassId);
   const caution = next && (next.caution ?? workCaution(next.work));
   const acts =
     asking === 'broke' ? (
       <BrokeForm view={view} numbers={list} ask={ask} close={() => setAsking(null)} />
-    ) : asking === 'back' ? (
-      <BackForm view={view} numbers={list} close={() => setAsking(null)} />
+    ) : asking === 'return' ? (
+      <ReturnForm view={view} numbers={list} close={() => setAsking(null)} />
     ) : (
       <div className="grid grid-cols-2 gap-2">
-        {next?.code === TAKES_GLASS && (
-          <Button look="go" className="col-span-2" disabled={noGlass} onClick={cut}>
-            {noGlass ? 'Choose its glass first' : first.broken ? 'Cut again' : 'Cut'}
-          </Button>
-        )}
+        {next?.code === TAKES_GLASS && <CutButtons view={view} chosen={chosen} ask={ask} />}
         {next && next.code !== TAKES_GLASS && (
-          <Button look="go" className="col-span-2" onClick={() => advance(next.code)}>
+          <Button
+            look="go"
+            className="col-span-2"
+            onClick={() =>
+              void send.command({ kind: 'advance', ask: { panelId: panel.id, numbers: list, to: next.code } })
+            }
+          >
             {next.word.replace(/^./, (c) => c.toUpperCase())}
           </Button>
         )}
-        <Button onClick={() => setAsking('broke')} disabled={chosen.every((p) => p.broken) || noGlass}>
-          Broke …
-        </Button>
-        <Button className="px-1" onClick={() => setAsking('back')} disabled={stageIndex(route, lowest) < 2}>
-          Return …
-        </Button>
+        {!noGlass && chosen.some((p) => !p.broken) && <Button onClick={() => setAsking('broke')}>Broke …</Button>}
+        {stageIndex(route, lowest) >= 2 && (
+          <Button className="px-1" onClick={() => setAsking('return')}>
+            Return …
+          </Button>
+        )}
       </div>
     );
   return (

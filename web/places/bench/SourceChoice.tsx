@@ -1,35 +1,25 @@
+import { useWatch } from 'react-hook-form';
 import type { SourceQuestion } from '#core/bench';
 import type { Glass } from '#core/stock';
-import { count, lengthToMm, showArea, showNumbers, type DisplayUnit } from '#core/units';
+import { count, showArea, showNumbers, type DisplayUnit } from '#core/units';
 import type { PanelView } from '../../panel/view.ts';
-import { TextField } from '../../ui/Field.tsx';
 import { Measures } from '../../ui/Length.tsx';
-import { OneOf } from '../../ui/OneOf.tsx';
-import type { Candidate, LeftKind, SourceAnswer } from './sources.ts';
+import { FormOneOf, FormText, useProblem } from '../../ui/form/Form.tsx';
+import type { Candidate, LeftKind } from './sources.ts';
 
 interface SourceChoiceProps {
   readonly view: PanelView;
   readonly question: SourceQuestion;
   readonly items: readonly Candidate[];
   readonly needMm2: number;
-  readonly answer: SourceAnswer;
-  readonly hasLeft: boolean;
+  /** Of its fields in the form. */
+  readonly name: string;
   /** Its first sheet is where the keys begin. */
   readonly takesFocus: boolean;
-  change(fields: Partial<SourceAnswer>): void;
 }
 
 /** One glass: the sheets and offcuts that could give it, and what is left of the chosen one. */
-export function SourceChoice({
-  view,
-  question,
-  items,
-  needMm2,
-  answer,
-  hasLeft,
-  takesFocus,
-  change,
-}: SourceChoiceProps) {
+export function SourceChoice({ view, question, items, needMm2, name, takesFocus }: SourceChoiceProps) {
   const glass = view.glasses.get(question.glassId);
   const { unit } = view.settings;
   return (
@@ -47,56 +37,59 @@ export function SourceChoice({
           No sheet or offcut of this glass holds enough. Receive one on the Rack, or cut fewer pieces at once.
         </p>
       )}
-      <SheetChoice {...{ items, answer, change, glass, unit }} takesFocus={takesFocus} />
-      {items.length > 0 && <LeftChoice {...{ answer, hasLeft, change, unit }} />}
+      <SheetChoice {...{ items, name, glass, unit }} takesFocus={takesFocus} />
+      {items.length > 0 && <LeftChoice {...{ name, unit }} />}
     </fieldset>
   );
 }
 
-type SheetChoiceProps = Pick<SourceChoiceProps, 'items' | 'answer' | 'change'> & {
+type SheetChoiceProps = Pick<SourceChoiceProps, 'items' | 'name'> & {
   readonly glass: Glass | undefined;
   readonly takesFocus: boolean;
   readonly unit: DisplayUnit;
 };
 
-function SheetChoice({ items, answer, change, glass, takesFocus, unit }: SheetChoiceProps) {
+function SheetChoice({ items, name, glass, takesFocus, unit }: SheetChoiceProps) {
   const widest = Math.max(1, ...items.map(({ item: s }) => Math.max(s.widthMm, s.heightMm)));
+  const problem = useProblem(`${name}.stockId`);
   return (
-    <OneOf
-      label="Sheet or offcut"
-      value={answer.stockId}
-      onPick={(stockId) => change({ stockId })}
-      autoFocus={takesFocus}
-      className="flex max-h-56 flex-col gap-1.5 overflow-y-auto p-1"
-      cardClassName="min-h-12 gap-3 py-1.5"
-      options={items.map(({ item: s, tooSmall }) => ({
-        value: s.id as string,
-        content: (
-          <>
-            <svg aria-hidden width="52" height="40" viewBox="0 0 52 40">
-              <rect
-                x="1"
-                y="1"
-                width={(s.widthMm / widest) * 50}
-                height={Math.min(38, (s.heightMm / widest) * 50)}
-                fill={glass?.colour}
-                stroke="var(--score)"
-                strokeWidth=".8"
-              />
-            </svg>
-            <span className="min-w-0 text-[15px]">
-              <b>{s.id}</b> {s.kind === 'offcut' ? 'offcut' : 'sheet'}
-              {s.place && ` · ${s.place}`}
-              <br />
-              <span className="text-mute">
-                {showArea(s.areaMm2, unit)} left of <Measures widthMm={s.widthMm} heightMm={s.heightMm} unit={unit} />
-                {tooSmall && <b className="text-risk"> · too small one way</b>}
+    <>
+      <FormOneOf
+        name={`${name}.stockId`}
+        label="Sheet or offcut"
+        autoFocus={takesFocus}
+        className="flex max-h-56 flex-col gap-1.5 overflow-y-auto p-1"
+        cardClassName="min-h-12 gap-3 py-1.5"
+        options={items.map(({ item: s, tooSmall }) => ({
+          value: s.id as string,
+          content: (
+            <>
+              <svg aria-hidden width="52" height="40" viewBox="0 0 52 40">
+                <rect
+                  x="1"
+                  y="1"
+                  width={(s.widthMm / widest) * 50}
+                  height={Math.min(38, (s.heightMm / widest) * 50)}
+                  fill={glass?.colour}
+                  stroke="var(--score)"
+                  strokeWidth=".8"
+                />
+              </svg>
+              <span className="min-w-0 text-[15px]">
+                <b>{s.id}</b> {s.kind === 'offcut' ? 'offcut' : 'sheet'}
+                {s.place && ` · ${s.place}`}
+                <br />
+                <span className="text-mute">
+                  {showArea(s.areaMm2, unit)} left of <Measures widthMm={s.widthMm} heightMm={s.heightMm} unit={unit} />
+                  {tooSmall && <b className="text-risk"> · too small one way</b>}
+                </span>
               </span>
-            </span>
-          </>
-        ),
-      }))}
-    />
+            </>
+          ),
+        }))}
+      />
+      {problem && items.length > 0 && <p className="font-semibold text-risk">{problem}</p>}
+    </>
   );
 }
 
@@ -106,39 +99,22 @@ const leftWords = (stockId: string): readonly [LeftKind, string][] => [
   ['waste', 'nothing worth keeping'],
 ];
 
-type LeftChoiceProps = Pick<SourceChoiceProps, 'answer' | 'hasLeft' | 'change'> & {
-  readonly unit: DisplayUnit;
-};
-
-function LeftChoice({ answer, hasLeft, change, unit }: LeftChoiceProps) {
+function LeftChoice({ name, unit }: { name: string; unit: DisplayUnit }) {
+  const [stockId, left] = useWatch({ name: [`${name}.stockId`, `${name}.left`] }) as [string, LeftKind];
   return (
     <>
       <p className="text-[15px] text-mute">What is left of it?</p>
-      <OneOf
+      <FormOneOf
+        name={`${name}.left`}
         label="What is left of it"
-        value={answer.left}
-        onPick={(left) => change({ left })}
         className="flex flex-wrap gap-2"
         cardClassName="min-h-11 gap-2 text-[15px]"
-        options={leftWords(answer.stockId).map(([value, content]) => ({ value, content }))}
+        options={leftWords(stockId).map(([value, content]) => ({ value, content }))}
       />
-      {answer.left !== 'waste' && (
+      {left !== 'waste' && (
         <div className="grid grid-cols-2 gap-2">
-          <TextField
-            label={answer.left === 'stays' ? 'Wide, if measured' : 'Wide'}
-            value={answer.width}
-            onChange={(e) => change({ width: e.target.value })}
-            placeholder={unit}
-            problem={
-              !hasLeft && answer.width !== '' && lengthToMm(answer.width, unit) === null ? 'A length, please.' : null
-            }
-          />
-          <TextField
-            label="High"
-            value={answer.height}
-            onChange={(e) => change({ height: e.target.value })}
-            placeholder={unit}
-          />
+          <FormText name={`${name}.width`} label={left === 'stays' ? 'Wide, if measured' : 'Wide'} placeholder={unit} />
+          <FormText name={`${name}.height`} label="High" placeholder={unit} />
         </div>
       )}
     </>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { Studio } from '#core/bench';
 import { DEFAULT_LIMITS } from '#core/limits';
-import { candidates, leftOf } from './sources.ts';
+import { candidates, leftOf, sourcesSchema } from './sources.ts';
 
 const glass = { id: 'blue', code: 'B-1', flow: false } as never;
 const item = (id: string, kind: 'sheet' | 'offcut', widthMm: number, heightMm: number) =>
@@ -63,5 +63,19 @@ describe('what is left of a sheet', () => {
     ['offcuts', '80', '-1'],
   ] as const)('%s of %j by %j is not said yet', (left, width, height) => {
     expect(said(left, width, height)).toBeNull();
+  });
+  it('says beside each measure what is missing of it', () => {
+    const asked = (more: object) =>
+      sourcesSchema('mm').safeParse({
+        answers: [{ stockId: 'S1', left: 'offcuts', width: '80', height: '40', ...more }],
+      });
+    expect(asked({}).data?.answers).toEqual([
+      { stockId: 'S1', left: { kind: 'offcuts', offcuts: [{ widthMm: 80, heightMm: 40 }] } },
+    ]);
+    const faults = (more: object) => asked(more).error?.issues.map(({ path }) => path.join('.'));
+    expect(faults({ height: '' })).toEqual(['answers.0.height']);
+    expect(faults({ width: 'wide', height: '-2' })).toEqual(['answers.0.width', 'answers.0.height']);
+    expect(faults({ stockId: '' })).toEqual(['answers.0.stockId']);
+    expect(faults({ left: 'waste', width: 'wide' })).toBeUndefined();
   });
 });

@@ -1,16 +1,34 @@
+import { z } from 'zod';
 import { wantedBy, type SourceQuestion } from '#core/bench';
 import { bySize, takingOf, type Left, type StockItem, type Taking } from '#core/stock';
 import { lengthToMm, type DisplayUnit } from '#core/units';
 import type { PanelView } from '../../panel/view.ts';
 
-export type LeftKind = 'stays' | 'offcuts' | 'waste';
-/** What somebody says of one source while the question stands. */
-export interface SourceAnswer {
-  readonly stockId: string;
-  readonly left: LeftKind;
-  readonly width: string;
-  readonly height: string;
-}
+const LEFTS = ['stays', 'offcuts', 'waste'] as const;
+export type LeftKind = (typeof LEFTS)[number];
+
+/** What somebody says of the source of each glass while the question stands; out comes what is left, in millimetres. */
+export const sourcesSchema = (unit: DisplayUnit) =>
+  z.object({
+    answers: z.array(
+      z
+        .object({
+          stockId: z.string().min(1, 'Choose what it is cut from.'),
+          left: z.enum(LEFTS),
+          width: z.string(),
+          height: z.string(),
+        })
+        .transform(({ stockId, ...said }, ctx): { stockId: string; left: Left } => {
+          const left = leftOf(said, unit);
+          if (left !== null) return { stockId, left };
+          for (const side of ['width', 'height'] as const)
+            if ((lengthToMm(said[side], unit) ?? 0) <= 0)
+              ctx.addIssue({ code: 'custom', path: [side], message: 'A length, please.' });
+          return z.NEVER;
+        }),
+    ),
+  });
+export type SourceSaid = z.input<ReturnType<typeof sourcesSchema>>['answers'][number];
 
 export interface Candidate {
   readonly item: StockItem;
@@ -38,7 +56,7 @@ export function candidates(
 }
 
 /** What is left of a source as it was said; null while a measure is missing or is none. */
-export function leftOf({ left, width, height }: Omit<SourceAnswer, 'stockId'>, unit: DisplayUnit): Left | null {
+export function leftOf({ left, width, height }: Omit<SourceSaid, 'stockId'>, unit: DisplayUnit): Left | null {
   if (left === 'waste') return { kind: 'waste' };
   if (left === 'stays' && width.trim() === '' && height.trim() === '') return { kind: 'stays' };
   const widthMm = lengthToMm(width, unit);

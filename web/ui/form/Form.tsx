@@ -1,9 +1,10 @@
-import type { InputHTMLAttributes, ReactNode } from 'react';
+import type { ComponentProps, InputHTMLAttributes, ReactNode } from 'react';
 import { Controller, FormProvider, useFormContext, type FieldValues, type UseFormReturn } from 'react-hook-form';
 import { Check } from '../Check.tsx';
 import { ChoiceField, type Option } from '../Choice.tsx';
 import { DayField } from '../DayField.tsx';
 import { TextField } from '../Field.tsx';
+import { OneOf } from '../OneOf.tsx';
 
 /** A form whose fields know it; sending it with a fault leads to the field and says why beside it. */
 export function Form<I extends FieldValues, O extends FieldValues>({
@@ -31,25 +32,31 @@ export function Form<I extends FieldValues, O extends FieldValues>({
           void form.handleSubmit((values) => onSend(values))(event);
         }}
       >
-        {form.wasKept && (
-          <p className="col-span-full flex flex-wrap items-center gap-x-3 border-l-4 border-line pl-3 text-[15px] text-mute">
-            Still as you left it.
-            <button
-              type="button"
-              className="min-h-11 font-semibold text-ink underline decoration-line underline-offset-4"
-              onClick={() => form.forget()}
-            >
-              Start afresh
-            </button>
-          </p>
-        )}
+        <KeptWord form={form} />
         {children}
       </form>
     </FormProvider>
   );
 }
 
-function useProblem(name: string): string | null {
+/** Says that a form stands as it was left, and offers it as it was at first. */
+export function KeptWord({ form: { wasKept, forget } }: { form: Kept }) {
+  if (!wasKept) return null;
+  return (
+    <p className="col-span-full flex flex-wrap items-center gap-x-3 border-l-4 border-line pl-3 text-[15px] text-mute">
+      Still as you left it.
+      <button
+        type="button"
+        className="min-h-11 font-semibold text-ink underline decoration-line underline-offset-4"
+        onClick={() => forget()}
+      >
+        Start afresh
+      </button>
+    </p>
+  );
+}
+
+export function useProblem(name: string): string | null {
   const { getFieldState, formState } = useFormContext();
   return getFieldState(name, formState).error?.message ?? null;
 }
@@ -99,6 +106,18 @@ export function FormChoice<T extends string>({
           options={options}
         />
       )}
+    />
+  );
+}
+
+export function FormOneOf<T extends string>({
+  name,
+  ...rest
+}: { readonly name: string } & Omit<ComponentProps<typeof OneOf<T>>, 'value' | 'onPick'>) {
+  return (
+    <Controller
+      name={name}
+      render={({ field }) => <OneOf<T> {...rest} value={field.value as T} onPick={field.onChange} />}
     />
   );
 }

@@ -48,6 +48,8 @@ export function useKeptForm<S extends z.ZodType<FieldValues, FieldValues>>(
   schema: S,
   start: z.input<S>,
 ): KeptForm<S> {
+  // The form is one and the same object at every change: what is spread from it has to be read anew each time.
+  'use no memo';
   const [draft, setDraft] = useState(() => draftOf(name, start));
   const form = useForm<z.input<S>, unknown, z.output<S>>({
     resolver: zodResolver(schema),
@@ -65,7 +67,7 @@ export function useKeptForm<S extends z.ZodType<FieldValues, FieldValues>>(
   );
   return {
     ...form,
-    wasKept: Object.entries(draft).some(([field, value]) => value !== start[field]),
+    wasKept: Object.entries(draft).some(([field, value]) => JSON.stringify(value) !== JSON.stringify(start[field])),
     forget: (sent) => {
       setDraft({});
       form.reset((sent ?? start) as DefaultValues<z.input<S>>);

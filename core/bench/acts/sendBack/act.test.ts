@@ -13,7 +13,7 @@ describe('a stage back', () => {
     s.do(advance([2], 'foiled'));
     s.do(back(1, 2));
     expect([s.piece(1).stage, s.piece(2).stage]).toEqual(['cut', 'ground']);
-    expect(told(s)).toBe('1, 2 back a stage: other');
+    expect(told(s)).toBe('1, 2 returned: other');
     expect(s.try(back(1, 2))).toMatchObject({ code: 'not-back', numbers: [1] });
     expect(s.try(back(3))).toMatchObject({ code: 'not-back', numbers: [3] });
     expect(s.piece(2).stage).toBe('ground');

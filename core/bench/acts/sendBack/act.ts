@@ -41,7 +41,7 @@ export const sendBack: Act<SendBack, PiecesSentBack> = {
     for (const { id, to } of back) draft.patch('pieces', id, { stage: to });
   },
   panelOf: (fact) => fact.panelId,
-  told: ({ numbers, reason }) => `${called(numbers)} back a stage: ${reason}`,
+  told: ({ numbers, reason }) => `${called(numbers)} returned: ${reason}`,
   effect: ({ numbers, reason }) => `${piecesCalled(numbers)} back one stage: ${reason}`,
   upcasts: {
     1: (old: SendBack, { state }): PiecesSentBack => {

@@ -1,52 +1,55 @@
-import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
+import { z } from 'zod';
 import { readProfile, USUAL_PROFILES } from '#core/sizing';
 import { profileWords } from '#core/words';
 import { Button } from '../../../ui/Button.tsx';
-import { ChoiceField } from '../../../ui/Choice.tsx';
-import { TextField } from '../../../ui/Field.tsx';
+import { Form, FormChoice, FormText } from '../../../ui/form/Form.tsx';
+import { useKeptForm } from '../../../ui/form/useKeptForm.ts';
 import type { ModeProps } from './ModeProps.ts';
+
+const OWN = 'own';
+const PROFILE = z
+  .object({ code: z.string(), typed: z.string().trim() })
+  .refine(({ code, typed }) => code !== OWN || readProfile(typed) !== null, {
+    path: ['typed'],
+    message: 'Such as h7, u10 or f1.',
+  })
+  .transform(({ code, typed }) => ({ profile: code === OWN ? typed : code === '' ? null : code }));
 
 /** What the picked lines take up. */
 export function Profile({ view, desk }: ModeProps) {
-  const { technique } = view.panel;
-  const usual = USUAL_PROFILES[technique];
-  const [code, setCode] = useState('');
+  const form = useKeptForm(`profile-${view.panel.id}`, PROFILE, { code: '', typed: '' });
+  const code = useWatch({ control: form.control, name: 'code' });
   const lines = [...desk.lines];
-  const own = code === 'own';
-  const [typed, setTyped] = useState('');
-  const wanted = own ? typed.trim() : code;
-  const problem = own && typed !== '' && !readProfile(typed) ? 'Such as h7, u10 or f1.' : null;
   return (
-    <div className="grid gap-2">
-      <p>{lines.length === 0 ? 'No line picked yet.' : `${lines.length} picked.`}</p>
-      <ChoiceField
+    <Form
+      form={form}
+      label="What the picked lines take up"
+      className="grid gap-2"
+      onSend={async ({ profile }) => {
+        if (lines.length === 0 || desk.busy) return;
+        if (await desk.edit({ kind: 'profile', lines, profile }, 'Lines changed.')) form.forget();
+      }}
+    >
+      <p>{lines.length === 0 ? 'Tap the lines that are to take up something else.' : `${lines.length} picked.`}</p>
+      <FormChoice
+        name="code"
         label="They take up"
-        value={code}
-        onChoice={setCode}
         options={[
           { value: '', text: 'what the panel’s lines do' },
-          ...usual.map((value) => ({ value, text: profileWords(value, view.settings.unit) })),
-          { value: 'own', text: 'another profile …' },
+          ...USUAL_PROFILES[view.panel.technique].map((value) => ({
+            value,
+            text: profileWords(value, view.settings.unit),
+          })),
+          { value: OWN, text: 'another profile …' },
         ]}
       />
-      {own && (
-        <TextField
-          label="Its code"
-          hint="h, u or f and the millimetres"
-          value={typed}
-          problem={problem}
-          onChange={(e) => setTyped(e.target.value)}
-        />
+      {code === OWN && <FormText name="typed" label="Its code" hint="h, u or f and the millimetres" />}
+      {lines.length > 0 && (
+        <Button look="go" type="submit" aria-disabled={desk.busy}>
+          Give it to {lines.length === 1 ? 'this line' : 'these lines'}
+        </Button>
       )}
-      <Button
-        look="go"
-        disabled={lines.length === 0 || desk.busy || (own && !readProfile(typed))}
-        onClick={() =>
-          void desk.edit({ kind: 'profile', lines, profile: wanted === '' ? null : wanted }, 'Lines changed.')
-        }
-      >
-        Give it to {lines.length === 1 ? 'this line' : 'these lines'}
-      </Button>
-    </div>
+    </Form>
   );
 }
