@@ -1,5 +1,4 @@
 import type { Row } from '#core/bench';
-import type { PanelAnswer } from './answers.ts';
 
 /** Tables of which a change tells the rows themselves. */
 export const TOLD_TABLES = ['panels', 'sections', 'steps', 'joints', 'pieces'] as const;
@@ -11,8 +10,11 @@ export interface Told {
   readonly rows: Readonly<Partial<Record<ToldTable, readonly Row[]>>>;
 }
 
+/** An answer about a panel: its row, and those of its tables. */
+type OfPanel = { readonly panel: Row } & Readonly<Record<Exclude<ToldTable, 'panels'>, readonly Row[]>>;
+
 /** What a screen knows of a panel once it has been told of a change: the answer that it would get if it asked. */
-export function withTold(answer: PanelAnswer, { rows }: Told, seq: number): PanelAnswer {
+export function withTold<T extends OfPanel>(answer: T, { rows }: Told, seq: number): T {
   const changed: Record<string, unknown> = {};
   for (const table of TOLD_TABLES) {
     const byId = new Map(rows[table]?.map((row) => [row.id, row]));

@@ -61,12 +61,12 @@ describe('acts in words', () => {
     ],
     [
       { kind: 'break', ask: { panelId: 'p', numbers: [2], reason: 'chipped', minutes: 12, recut: null } },
-      'piece 2 broke: chipped at the grinder · back to be cut',
+      'piece 2 broke: chipped at the grinder · to be cut again',
       /^2 broke: chipped at the grinder, 12 min$/,
     ],
     [
       { kind: 'send-back', ask: { panelId: 'p', numbers: [1], reason: 'rough edge' } },
-      'piece 1 back one stage: rough edge',
+      'piece 1 returned to the stage before: rough edge',
       /^1 returned: rough edge$/,
     ],
     [

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { advance, broke, sound } from '../../../test/asks.ts';
+import { advance, broke, sound, told } from '../../../test/asks.ts';
 import { drawing, smallStudio, type SmallStudio } from '../../../test/smallStudio.ts';
 import type { PieceId } from '../../../units/index.ts';
 import { differences, happeningWords, refusalWords, replay, type DrawnPiece } from '../../index.ts';
@@ -108,6 +108,18 @@ describe('a drawing that follows another', () => {
     expect(words({})).toBe('drawing test.svg taken in: 20 pieces');
     expect(words({ origin: 'add-line' })).toBe('line added: piece 7');
     expect(words({ origin: 'scale' })).toContain('true size set');
+  });
+  it('tells what it pushed: glass to be held against it, glass too small for it, pieces new and gone', () => {
+    const s = smallStudio();
+    cut(s, 1, 2, 3);
+    redraw(s, [
+      drawn(1, { areaMm2: 1400, changed: true, grew: true }),
+      drawn(2, { areaMm2: 900, changed: true }),
+      drawn(21, { isNew: true }),
+    ]);
+    expect(told(s)).toBe(
+      'drawing test.svg taken in: 20 pieces, 1 new; 1 too small for it now; 2 to be held against it',
+    );
   });
 });
 

@@ -12,7 +12,7 @@ import {
   type PieceRowId,
   type Reader,
 } from '../../tables.ts';
-import { piecesCalled } from '../picked.ts';
+import { called, piecesCalled } from '../picked.ts';
 import { panelSaved, writePanel, type PanelSaved } from '../savePanel/act.ts';
 import type { AcceptDrawing, DrawnJoint, Measured } from './ask.ts';
 import { ORIGINS } from './origins.ts';
@@ -43,6 +43,17 @@ export interface DrawingAccepted extends Omit<AcceptDrawing, 'pieces' | 'gone' |
   readonly joints: readonly (Omit<DrawnJoint, 'id'> & { readonly id: JointRowId })[];
   readonly jointsGone: readonly Gone<JointRowId>[];
   readonly panel: PanelSaved | null;
+}
+
+/** What the drawing asks of glass that was cut before it. */
+function pushedWords({ pieces }: Pick<DrawingAccepted, 'pieces'>): string {
+  const numbers = (which: (piece: PieceAccepted) => boolean) => pieces.filter(which).map((p) => p.number);
+  const tooSmall = numbers((p) => p.tooSmall);
+  const recheck = numbers((p) => p.recheck && !p.tooSmall);
+  return [
+    ...(tooSmall.length > 0 ? [`; ${called(tooSmall)} too small for it now`] : []),
+    ...(recheck.length > 0 ? [`; ${called(recheck)} to be held against it`] : []),
+  ].join('');
 }
 
 /**
@@ -102,10 +113,17 @@ export const acceptDrawing: Act<AcceptDrawing, DrawingAccepted> = {
     });
   },
   panelOf: (fact) => fact.panelId,
-  told: ({ origin, sourceName, pieceCount, pieces }) => {
-    if (origin === 'import') return `drawing ${sourceName} taken in: ${count(pieceCount, 'piece')}`;
+  told: (fact) => {
+    const { origin, sourceName, pieceCount, pieces, follows, gone } = fact;
+    const pushed = pushedWords(fact);
+    if (origin === 'import') {
+      const fresh = pieces.filter((p) => p.isNew).length;
+      const changes =
+        follows === null ? '' : `${fresh > 0 ? `, ${fresh} new` : ''}${gone.length > 0 ? `, ${gone.length} gone` : ''}`;
+      return `drawing ${sourceName} taken in: ${count(pieceCount, 'piece')}${changes}${pushed}`;
+    }
     const few = pieces.length > 0 && pieces.length < FEW;
-    return `${ORIGINS[origin].told}${few ? `: ${piecesCalled(pieces.map((p) => p.number))}` : ''}`;
+    return `${ORIGINS[origin].told}${few ? `: ${piecesCalled(pieces.map((p) => p.number))}` : ''}${pushed}`;
   },
   effect: NO_WORDS,
   upcasts: {

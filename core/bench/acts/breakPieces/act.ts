@@ -108,7 +108,7 @@ export const breakPieces: Act<BreakPieces, PiecesBroke> = {
   told: ({ broke, reason, recut, lost, minutes }) =>
     `${called(broke.map((b) => b.number))} broke: ${reasonWords(reason)}${lost ? ` out of ${lost.stockId}` : ''}${recut ? `; cut again from ${recut.stockId}` : ''}${minutes ? `, ${showMinutes(minutes)}` : ''}`,
   effect: ({ numbers, reason, recut }) =>
-    `${piecesCalled(numbers)} broke: ${reasonWords(reason)} · ${recut ? `cut again from ${recut.stockId}` : 'back to be cut'}`,
+    `${piecesCalled(numbers)} broke: ${reasonWords(reason)} · ${recut ? `cut again from ${recut.stockId}` : 'to be cut again'}`,
   upcasts: {
     1: (old: PiecesBrokeV1, context): PiecesBrokeV2 => {
       const { panelId, numbers, reason, minutes } = old;

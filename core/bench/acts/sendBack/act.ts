@@ -42,7 +42,7 @@ export const sendBack: Act<SendBack, PiecesSentBack> = {
   },
   panelOf: (fact) => fact.panelId,
   told: ({ numbers, reason }) => `${called(numbers)} returned: ${reason}`,
-  effect: ({ numbers, reason }) => `${piecesCalled(numbers)} back one stage: ${reason}`,
+  effect: ({ numbers, reason }) => `${piecesCalled(numbers)} returned to the stage before: ${reason}`,
   upcasts: {
     1: (old: SendBack, { state }): PiecesSentBack => {
       const panel = state.get('panels', old.panelId);
