@@ -31,6 +31,7 @@ test('Ctrl K: a job, a piece, a sheet and an act by their names', async ({ page 
   const find = async (words: string) => {
     await page.keyboard.press('Control+k');
     await page.getByPlaceholder(/A job, a piece/).fill(words);
+    await expect(page.getByRole('option').first()).toBeVisible();
     await page.keyboard.press('Enter');
   };
   await page.goto(`${DEMO}/reckoning`);
@@ -242,7 +243,9 @@ test('a line is caught within a finger’s reach, shown before the finger is lif
 test('the focus goes through a place in the order in which it is read, and leaves no part of it half done', async ({
   page,
 }) => {
-  for (const place of ['/', '/rack', '/panels/heron/bench', '/panels/tide-1/finish', '/setup']) {
+  test.slow();
+  const steps = ['measure', 'cartoon', 'glass', 'bench', 'finish', 'hours'].map((step) => `/panels/heron/${step}`);
+  for (const place of ['/', '/jobs', '/jobs/job-tide', '/rack', '/reckoning', '/setup', ...steps]) {
     await page.goto(DEMO + place);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     const parts: string[] = [];
@@ -258,7 +261,8 @@ test('the focus goes through a place in the order in which it is read, and leave
         if (here.role === 'separator' || here.closest('[data-panel]')) return 'edge of the sheet';
         return here.id === 'work' ? 'work itself' : here.closest('header') ? 'head' : 'skip';
       });
-      if (part === null) break;
+      // Round again.
+      if (part === null || (part === 'skip' && parts.length > 1)) break;
       if (parts.at(-1) !== part) parts.push(part);
     }
     // Each part is gone through once: none is come back to before the end.

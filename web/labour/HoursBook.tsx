@@ -44,7 +44,7 @@ export function HoursBook({ hours, panelId, reader, settings }: HoursBookProps) 
             <Button
               look="quiet"
               className="px-1.5 text-[15px] font-normal"
-              disabled={h.endedAt === null}
+              unless={h.endedAt === null ? 'It is still running: stop the clock first.' : null}
               onClick={() => setEditing(h.id)}
             >
               Correct

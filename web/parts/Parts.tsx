@@ -70,7 +70,7 @@ function Buttons() {
           Pressed
         </Button>
         <Button look="quiet">Quiet</Button>
-        <Button look="go" disabled>
+        <Button look="go" unless="The pieces are not in place yet.">
           Leave it
         </Button>
         <Button look="line">

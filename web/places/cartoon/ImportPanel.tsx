@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Repair } from '#core/cartoon';
-import { count, showLength } from '#core/units';
+import { count, showNumbers, showLength } from '#core/units';
 import { Button } from '../../ui/Button.tsx';
 import { ChoiceField } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -62,7 +62,15 @@ export function ImportPanel({
       <Button
         look="go"
         className="px-2!"
-        disabled={busy || problems.measure !== null || problems.snap !== null || (lost.length > 0 && !options.letGo)}
+        unless={
+          busy
+            ? 'It is being taken in.'
+            : (problems.measure ??
+              problems.snap ??
+              (lost.length > 0 && !options.letGo
+                ? `Glass of ${showNumbers(lost, 6)} is cut: say first that it may go.`
+                : null))
+        }
         onClick={accept}
       >
         {busy ? 'Taking it in …' : pieceCount === 1 ? 'Take in this piece' : `Take in these ${pieceCount} pieces`}

@@ -27,7 +27,11 @@ export function ArchivedJobs() {
       </ul>
       {data && jobs.length === 0 && <p className="text-mute">None any more.</p>}
       {hasNextPage && (
-        <Button className="mt-4" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
+        <Button
+          className="mt-4"
+          unless={isFetchingNextPage ? 'They are on their way.' : null}
+          onClick={() => void fetchNextPage()}
+        >
           Earlier ones
         </Button>
       )}

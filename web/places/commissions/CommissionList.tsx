@@ -44,7 +44,11 @@ export function CommissionList() {
             ))}
           </ul>
           {hasNextPage && (
-            <Button className="mt-4" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
+            <Button
+              className="mt-4"
+              unless={isFetchingNextPage ? 'They are on their way.' : null}
+              onClick={() => void fetchNextPage()}
+            >
               Earlier jobs
             </Button>
           )}

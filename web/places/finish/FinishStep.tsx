@@ -73,7 +73,7 @@ export function FinishStep() {
                 {at === undefined && (
                   <Button
                     look={step.code === next?.code && !isOpen ? 'go' : 'plain'}
-                    disabled={isOpen}
+                    unless={isOpen ? `${count(open.length, 'piece')} not in place yet: ${showNumbers(open, 8)}.` : null}
                     onClick={() => finish(step)}
                   >
                     Done

@@ -1,5 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { toast } from 'sonner';
+import type { Glass } from '#core/stock';
 import { priceOfArea, showArea, showMoney, showNumbers } from '#core/units';
 import { alikeOf } from '../../panel/alike.ts';
 import { Board } from '../../panel/Board.tsx';
@@ -33,6 +35,13 @@ export function GlassStep() {
   const list = [...selected].filter((n) => pieces.some((p) => p.number === n));
   const give = (glassId: string | null) =>
     void send.command({ kind: 'choose-glass', ask: { panelId: panel.id, numbers: list, glassId } });
+  /** With nothing picked a glass means its own pieces. */
+  const tapGlass = ({ id, name }: Glass) => {
+    if (list.length > 0) return give(id);
+    const own = pieces.filter((p) => p.glassId === id).map((p) => p.number);
+    if (own.length > 0) choose(panel.id, own, null);
+    else toast(`No piece is of ${name} yet: tap the pieces first.`, { id: 'why-not' });
+  };
   const bare = pieces.filter((p) => p.glassId === null);
   const onPick = (picked: readonly number[], how: 'set' | 'toggle' | 'add') => {
     if (how === 'toggle') for (const n of picked) toggle(panel.id, n);
@@ -51,7 +60,7 @@ export function GlassStep() {
       </h2>
       <p className="text-[15px] text-mute">
         {list.length === 0
-          ? 'Tap pieces, or draw a lasso round them; a double tap takes all of one glass. Then tap a glass.'
+          ? 'Tap pieces, or draw a lasso round them; a double tap, or a tap on a glass, takes all of it. Then tap the glass that they are to have.'
           : showNumbers(list, 10)}
       </p>
       <ul className="-mx-2 grid content-start gap-1" aria-label="Glasses on the rack">
@@ -65,9 +74,8 @@ export function GlassStep() {
             <li key={glass.id}>
               <button
                 type="button"
-                disabled={list.length === 0}
-                onClick={() => give(glass.id)}
-                className="flex min-h-14 w-full items-center gap-3 rounded-md px-2 py-1.5 text-left enabled:hover:bg-soft"
+                onClick={() => tapGlass(glass)}
+                className="flex min-h-14 w-full items-center gap-3 rounded-md px-2 py-1.5 text-left hover:bg-soft"
               >
                 <GlassChip glass={glass} />
                 <span className="min-w-0 flex-1 text-[15px] leading-tight">

@@ -41,18 +41,18 @@ export function CopiesOfAll({ locale }: { locale: string }) {
       </p>
       {data.problem && <p className="mt-2 font-semibold text-risk">{data.problem}</p>}
       <div className="mt-3 flex flex-wrap items-center gap-2">
-        <Button look="go" disabled={doing !== null} onClick={saveNow}>
+        <Button look="go" unless={doing} onClick={saveNow}>
           Save everything now
         </Button>
         {yesterday && (
           <Button
-            disabled={doing !== null}
+            unless={doing}
             onClick={() => setAsked({ name: yesterday.name, as: dayAndTime(yesterday.asOf, locale) })}
           >
             Put yesterday back …
           </Button>
         )}
-        <Button disabled={doing !== null} onClick={() => picker.current?.click()}>
+        <Button unless={doing} onClick={() => picker.current?.click()}>
           Bring a copy …
         </Button>
         <input
@@ -96,7 +96,7 @@ export function CopiesOfAll({ locale }: { locale: string }) {
             <Button
               look="quiet"
               className="px-1"
-              disabled={doing !== null}
+              unless={doing}
               aria-label={`Put back the copy of ${dayAndTime(copy.at, locale)}`}
               onClick={() => setAsked({ name: copy.name, as: dayAndTime(copy.at, locale) })}
             >

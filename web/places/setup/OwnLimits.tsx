@@ -67,6 +67,8 @@ export function OwnLimits({ settings }: { settings: Settings }) {
 }
 
 function LimitLine({ name }: { name: LimitName }) {
+  // A field registers at each drawing: once its form starts afresh it is known by nothing else.
+  'use no memo';
   const { register, getFieldState, formState } = useFormContext();
   const { words, unit, value, source } = LIMITS[name];
   const problem = getFieldState(name, formState).error?.message;

@@ -78,6 +78,8 @@ export function FormText({
   hint,
   ...rest
 }: Named & { readonly hint?: string } & Omit<InputHTMLAttributes<HTMLInputElement>, 'name'>) {
+  // A field registers at each drawing: once its form starts afresh it is known by nothing else.
+  'use no memo';
   const { register } = useFormContext();
   return <TextField label={label} hint={hint} problem={useProblem(name)} {...rest} {...register(name)} />;
 }

@@ -23,7 +23,7 @@ export function Flow({ view, selected }: ModeProps) {
             key={deg}
             look="line"
             className="px-0"
-            disabled={numbers.length === 0}
+            unless={numbers.length === 0 ? 'Pick the pieces first.' : null}
             aria-label={`Flow at ${deg} degrees`}
             onClick={() => void send.command({ kind: 'mark', ask: { panelId: view.panel.id, numbers, flowDeg: deg } })}
           >
@@ -40,7 +40,7 @@ export function Flow({ view, selected }: ModeProps) {
         ))}
       </div>
       <Button
-        disabled={withFlow.length === 0}
+        unless={withFlow.length === 0 ? 'Nothing picked has a flow.' : null}
         onClick={() =>
           void send.command({ kind: 'mark', ask: { panelId: view.panel.id, numbers: withFlow, flowDeg: null } })
         }

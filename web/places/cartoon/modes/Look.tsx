@@ -8,7 +8,7 @@ import { useSend } from '../../../state/send.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { CartoonNotes } from '../CartoonNotes.tsx';
 import { isInHand } from '../ChangeList.tsx';
-import type { ModeProps } from './ModeProps.ts';
+import { CHANGING, type ModeProps } from './ModeProps.ts';
 
 /** One piece, what is hard about it and how it is scored; and all that was noticed. */
 export function Look({ view, answer, desk, selected }: ModeProps) {
@@ -65,7 +65,7 @@ export function Look({ view, answer, desk, selected }: ModeProps) {
               <p className="text-[15px]">{proposalWords(proposal)}</p>
               <Button
                 look="go"
-                disabled={desk.busy}
+                unless={desk.busy ? CHANGING : null}
                 onClick={() =>
                   void desk.edit(
                     {

@@ -2,6 +2,9 @@ import type { CartoonAnswer } from '#contract';
 import type { PanelView } from '../../../panel/view.ts';
 import type { Desk } from '../useDesk.ts';
 
+/** Why nothing else is done to the drawing for a moment. */
+export const CHANGING = 'The drawing is being changed.';
+
 /** What every mode's panel is given. */
 export interface ModeProps {
   readonly view: PanelView;

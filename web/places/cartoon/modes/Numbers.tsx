@@ -2,7 +2,7 @@ import { showNumbers } from '#core/units';
 import { useSend } from '../../../state/send.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { NumberForm } from './NumberForm.tsx';
-import type { ModeProps } from './ModeProps.ts';
+import { CHANGING, type ModeProps } from './ModeProps.ts';
 
 /** Numbers anew, one by hand, and locks. */
 export function Numbers({ view, desk, selected }: ModeProps) {
@@ -25,7 +25,7 @@ export function Numbers({ view, desk, selected }: ModeProps) {
           <Button
             key={order}
             look="line"
-            disabled={desk.busy}
+            unless={desk.busy ? CHANGING : null}
             onClick={() => void desk.edit({ kind: 'renumber', order }, 'Numbered anew.')}
           >
             {words}
@@ -35,13 +35,13 @@ export function Numbers({ view, desk, selected }: ModeProps) {
       {numbers.length === 1 && one !== undefined && <NumberForm key={one} one={one} panelId={panel.id} desk={desk} />}
       <div className="grid grid-cols-2 gap-2">
         <Button
-          disabled={open.length === 0}
+          unless={open.length === 0 ? 'Pick pieces whose numbers are to stay.' : null}
           onClick={() => void send.command({ kind: 'mark', ask: { panelId: panel.id, numbers: open, locked: true } })}
         >
           Lock {open.length > 0 && showNumbers(open, 3)}
         </Button>
         <Button
-          disabled={locked.length === 0}
+          unless={locked.length === 0 ? 'Nothing picked has a locked number.' : null}
           onClick={() =>
             void send.command({ kind: 'mark', ask: { panelId: panel.id, numbers: locked, locked: false } })
           }

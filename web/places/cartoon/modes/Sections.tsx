@@ -48,10 +48,13 @@ export function Sections({ view, selected }: ModeProps) {
           onChange={(e) => setName(e.target.value)}
         />
       </div>
-      <Button look="go" disabled={numbers.length === 0} onClick={() => give(letter)}>
+      <Button look="go" unless={numbers.length === 0 ? 'Pick the pieces first.' : null} onClick={() => give(letter)}>
         Put them into section {letter}
       </Button>
-      <Button disabled={!pieces.some((p) => selected.has(p.number) && p.section)} onClick={() => give(null)}>
+      <Button
+        unless={pieces.some((p) => selected.has(p.number) && p.section) ? null : 'Nothing picked is in a section.'}
+        onClick={() => give(null)}
+      >
         Out of their section
       </Button>
       <ul className="grid gap-1 text-[15px]">

@@ -1,7 +1,7 @@
 import { showNumbers } from '#core/units';
 import { Button } from '../../../ui/Button.tsx';
 import { isInHand } from '../ChangeList.tsx';
-import type { ModeProps } from './ModeProps.ts';
+import { CHANGING, type ModeProps } from './ModeProps.ts';
 
 /** The line that is picked, and which two pieces it would join. */
 export function TakeLine({ view, answer, desk }: ModeProps) {
@@ -20,7 +20,7 @@ export function TakeLine({ view, answer, desk }: ModeProps) {
   return (
     <Button
       look="go"
-      disabled={desk.busy}
+      unless={desk.busy ? CHANGING : null}
       onClick={() => void desk.edit({ kind: 'take-line', line }, 'Line taken away.')}
     >
       Join {a.number} and {b.number}
