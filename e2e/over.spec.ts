@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { barriers } from './axe.ts';
 import { DEMO } from './servers.ts';
 
 const SIZES = [
@@ -83,18 +83,10 @@ for (const [what, place, opens, part] of OVER)
       // What lies over a place is answered before the place is seen again: it alone is looked at. All rules by day, and
       // contrast, which is all that lamplight changes, by lamplight.
       for (const theme of ['light', 'dark'] as const) {
-        await page.evaluate((name) => (document.documentElement.dataset.theme = name), theme);
-        const axe = new AxeBuilder({ page }).include(part).options({ resultTypes: ['violations'] });
         // In an open list the entries themselves take the focus, and scroll with it.
-        if (part === '[role="listbox"]') axe.disableRules(['scrollable-region-focusable']);
-        const { violations } = await (
-          theme === 'light' ? axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa']) : axe.withRules(['color-contrast'])
-        ).analyze();
-        found.push(
-          ...violations.map(
-            (v) => `${size.width} ${theme} ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`,
-          ),
-        );
+        const without = part === '[role="listbox"]' ? ['scrollable-region-focusable'] : [];
+        const barred = await barriers(page, { theme, within: part, without });
+        found.push(...barred.map((what) => `${size.width} ${theme} ${what}`));
       }
       const over = await page
         .locator(part)

@@ -1,11 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { barriers } from './axe.ts';
 import { PARTS } from './servers.ts';
-
-async function axe(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`)).toEqual([]);
-}
 
 test.beforeEach(async ({ page }) => {
   await page.goto(PARTS);
@@ -13,14 +8,15 @@ test.beforeEach(async ({ page }) => {
 });
 
 test('every part in both themes, and what lies over the place, is accessible', async ({ page }) => {
-  await axe(page);
+  const looked = async (theme: 'light' | 'dark') => expect(await barriers(page, { theme })).toEqual([]);
+  await looked('light');
   for (const open of ['A sheet', 'A question', 'A menu']) {
     await page.getByRole('button', { name: open, exact: true }).click();
-    await axe(page);
+    await looked('light');
     await page.keyboard.press('Escape');
   }
   await page.getByRole('radio', { name: 'By lamplight' }).click();
-  await axe(page);
+  await looked('dark');
 });
 
 test('a form says what is wrong beside the field, keeps what was typed, and forgets what was sent', async ({

@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { barriers } from './axe.ts';
 import { choose } from './parts.ts';
 import { DEMO } from './servers.ts';
 
@@ -27,20 +27,6 @@ const SIZES = [
   { width: 800, height: 1280 },
   { width: 390, height: 844 },
 ];
-
-/** All rules by day; by lamplight contrast, which is all that lamplight changes. */
-async function axe(page: Page, theme: 'light' | 'dark'): Promise<string[]> {
-  await page.evaluate((name) => (document.documentElement.dataset.theme = name), theme);
-  // Of what is right nothing is written down: it is most of the work.
-  const builder = new AxeBuilder({ page }).options({ resultTypes: ['violations'] });
-  const { violations } = await (
-    theme === 'light' ? builder.withTags(['wcag2a', 'wcag2aa', 'wcag21aa']) : builder.withRules(['color-contrast'])
-  ).analyze();
-  return violations.map((v) => {
-    const where = v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160));
-    return `${theme} ${v.id}: ${where.join(' | ')}`;
-  });
-}
 
 /** What is pressed or written in and lies under something else, so that it cannot be. */
 function covered(page: Page): Promise<string[]> {
@@ -85,9 +71,10 @@ for (const place of PLACES) {
       await page.setViewportSize(size);
       const widest = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
       if (widest > 0) wrong.push(`${size.width}: ${widest} px too wide`);
-      wrong.push(...(await covered(page)).map((what) => `${size.width}: ${what}`));
+      // Once everything has taken its place in the new window.
+      await expect.poll(() => covered(page), { message: `${size.width} px wide` }).toEqual([]);
       for (const theme of ['dark', 'light'] as const)
-        wrong.push(...(await axe(page, theme)).map((what) => `${size.width}: ${what}`));
+        wrong.push(...(await barriers(page, { theme })).map((what) => `${size.width} ${theme}: ${what}`));
     }
     expect(wrong).toEqual([]);
     expect(await page.title()).toMatch(/^.+ · Nelvik$/);
