@@ -125,6 +125,13 @@ async function wholeWay(browser: Browser, base: string, way: Way): Promise<void>
   }
   await expect(counts).toContainText('4 cut');
 
+  // Another screen at the same panel, from now on.
+  const beside = await (await browser.newContext({ viewport: { width: 1024, height: 768 } })).newPage();
+  beside.on('pageerror', (error) => wrong.push(error.message));
+  await beside.goto(page.url());
+  const seenBeside = beside.getByTestId('counts');
+  await expect(seenBeside).toContainText('4 cut');
+
   // Three breaks: two go back to be cut, one is cut again at once; and each is told.
   for (const n of [1, 2]) {
     if (byKeys) await say(`${n} broke dropped`);
@@ -154,11 +161,23 @@ async function wholeWay(browser: Browser, base: string, way: Way): Promise<void>
   await hand.press(button(/^Do again:/));
   await expect(counts).toContainText('4 cut · 3 recut');
 
-  // The same drawing once more: what was done stays.
+  await expect(seenBeside).toContainText('4 cut · 3 recut');
+
+  // The same drawing once more: what was done stays. Taken back it asks first, for all that was done to it goes with it.
   await go(/^Cartoon/);
   await drawing();
   await hand.press(button('Take in these 4 pieces'));
+  await hand.press(button(/^Take back: drawing panes.svg taken in/));
+  await hand.press(page.getByRole('alertdialog').getByRole('button', { name: 'Take it back' }));
+  await hand.press(button(/^Do again: drawing panes.svg taken in/));
   await go(/^Bench/);
+  await expect(counts).toContainText('4 cut · 3 recut');
+
+  // What is done on the other screen is seen here, and taken back there.
+  await beside.getByLabel(/Tally line/).fill('2 ground');
+  await beside.keyboard.press('Enter');
+  await expect(counts).toContainText('3 cut · 1 ground');
+  await beside.getByRole('button', { name: /^Take back: 2 ground/ }).click();
   await expect(counts).toContainText('4 cut · 3 recut');
 
   const words = technique === 'lead' ? ['Ground', 'Leaded'] : ['Ground', 'Foiled', 'In place'];
@@ -168,6 +187,8 @@ async function wholeWay(browser: Browser, base: string, way: Way): Promise<void>
     else await hand.press(button(word));
     await expect(counts).toContainText(`4 ${word.toLowerCase()}`);
   }
+  await expect(seenBeside).toContainText(`4 ${words.at(-1)?.toLowerCase() ?? ''}`);
+  await beside.context().close();
 
   await go(/^Finish/);
   const doneOf = (verb: RegExp) =>
