@@ -270,3 +270,40 @@ test('the focus goes through a place in the order in which it is read, and leave
     expect(parts.slice(0, 2)).toEqual(['skip', 'places']);
   }
 });
+
+test('a glass is dragged onto its place, for all that are picked where it falls on one of them', async ({ page }) => {
+  await page.goto(`${DEMO}/panels/heron/glass`);
+  const glass = page.getByRole('list', { name: 'Glasses on the rack' }).getByRole('button', { name: /^H-02/ });
+  const before = Number(/(\d+) here/.exec((await glass.textContent()) ?? '')?.[1] ?? 0);
+  const here = (n: number) => expect(glass).toContainText(`${before + n} here`);
+  const dragTo = async (piece: number) => {
+    const [from, to] = [await glass.boundingBox(), await page.locator(`[data-piece="${piece}"]`).first().boundingBox()];
+    if (!from || !to) throw new Error('it is not drawn');
+    await page.mouse.move(from.x + 20, from.y + 20);
+    await page.mouse.down();
+    await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 6 });
+  };
+  await dragTo(1);
+  await expect(page.locator('[data-meant]')).toHaveCount(1);
+  await page.mouse.up();
+  await here(1);
+  // Let fall beside the panel, or left with Escape, it is for nothing.
+  await dragTo(3);
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  await expect(page.locator('[data-meant]')).toHaveCount(0);
+  await here(1);
+  await page.locator('[data-piece="2"]').first().click();
+  await page
+    .locator('[data-piece="3"]')
+    .first()
+    .click({ modifiers: ['Shift'] });
+  await dragTo(3);
+  await expect(page.locator('[data-meant]')).toHaveCount(2);
+  await page.mouse.up();
+  await here(3);
+  for (const n of [1, 0]) {
+    await page.getByRole('button', { name: /^Take back:/ }).click();
+    await here(n);
+  }
+});

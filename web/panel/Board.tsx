@@ -3,6 +3,7 @@ import { pieceRings } from '#core/cartoon';
 import { contains, regionContains, type Point } from '#core/geometry';
 import { Picked, type OnPanel } from './Picked.tsx';
 import { BoardTools } from './BoardTools.tsx';
+import { pieceMarkAt } from './pieceMark.ts';
 import { useSelection } from '../state/selection.ts';
 import { useBoardKeys } from './useBoardKeys.ts';
 import { useLasso } from './useLasso.ts';
@@ -30,11 +31,6 @@ export interface BoardProps extends OnPanel {
 }
 
 const MARGIN = 0.05;
-
-const markOf = (target: EventTarget): number | null => {
-  const mark = target instanceof Element ? target.closest('[data-piece]') : null;
-  return mark && Number(mark.getAttribute('data-piece'));
-};
 
 /** The worktop on which a panel lies: zoom, tap, lasso, arrow keys to the true neighbour. */
 export function Board(props: BoardProps) {
@@ -79,7 +75,7 @@ export function Board(props: BoardProps) {
 
   /** The piece under a pointer; between two pieces of glass the one in whose region it is. */
   const pieceUnder = (event: React.MouseEvent): number | null => {
-    const mark = markOf(event.target);
+    const mark = pieceMarkAt(event.target);
     if (mark !== null) return mark;
     const place = toMm(event);
     return paths.cartoon.pieces.find((p) => regionContains(pieceRings(paths.cartoon, p), place))?.number ?? null;
@@ -93,7 +89,7 @@ export function Board(props: BoardProps) {
     );
   });
   const press = useLongPress((target) => {
-    const number = markOf(target);
+    const number = pieceMarkAt(target);
     if (number === null || onPoint || lassoing) return;
     setAdding(true);
     onPick([number], 'add');
