@@ -37,7 +37,7 @@ export async function feltBench(root: string, folder: string): Promise<Row[]> {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     const work = await page.context().newCDPSession(page);
     await work.send('Performance.enable');
-    const rows: Row[] = [];
+    const rows: Row[] = [await pace(page, 'before')];
     for (const [panel, count] of [
       ['heron', 107],
       ['net', pieces],
@@ -49,7 +49,7 @@ export async function feltBench(root: string, folder: string): Promise<Row[]> {
     rows.push(row('a change of place', await changes(page, work), MOST_TASK));
     rows.push(row('a change of step, 107 pieces', await steps(page, work, 'heron'), MOST_TASK));
     rows.push(row(`a change of step, ${pieces} pieces`, await steps(page, work, 'net'), MOST_TASK));
-    return rows;
+    return [...rows, await pace(page, 'after')];
   } finally {
     await browser.close();
     server.kill();
@@ -65,6 +65,19 @@ function row(what: string, times: readonly number[], most: number): Row {
     what,
     figures: `${at(0.5).toFixed(0)} ms median, ${p95.toFixed(0)} ms in 95 % of ${sorted.length} (at most ${most})${kept}`,
   };
+}
+
+/** The same work each time, so that figures of a machine that others use too can be read beside each other. */
+async function pace(page: Page, when: string): Promise<Row> {
+  const times = await page.evaluate(() =>
+    Array.from({ length: 9 }, () => {
+      const start = performance.now();
+      Array.from({ length: 60_000 }, (_, i) => (i * 7919) % 60_013).sort((a, b) => a - b);
+      return performance.now() - start;
+    }).sort((a, b) => a - b),
+  );
+  const [least = 0, most = 0] = [times[0], times.at(-1)];
+  return { what: `sixty thousand numbers sorted, ${when}`, figures: `${least.toFixed(0)} to ${most.toFixed(0)} ms` };
 }
 
 /** A panel of the demo's first job with as many pieces as a large lamp. */
