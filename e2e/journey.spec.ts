@@ -226,7 +226,7 @@ test('from here to delivery, joint by joint', async () => {
   await tally('all in place');
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('counts')).toContainText('9 in place');
-  await tally('4 back rough edge');
+  await tally('4 return rough edge');
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('counts')).toContainText('1 foiled · 8 in place');
   await tally('joints 1-4 front');
