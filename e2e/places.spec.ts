@@ -88,6 +88,37 @@ for (const place of PLACES) {
   });
 }
 
+/** What is cut off for good: beyond a box that neither shows it nor scrolls to it. */
+function outOfReach(page: Page): Promise<string[]> {
+  return page.evaluate(() =>
+    [...document.querySelectorAll('button, a[href]:not([href^="#"]), input')].flatMap((element) => {
+      const { top, right, bottom, width } = element.getBoundingClientRect();
+      if (width < 4) return [];
+      for (let box = element.parentElement; box; box = box.parentElement) {
+        const { overflowX, overflowY } = getComputedStyle(box);
+        if ([overflowX, overflowY].some((o) => o === 'auto' || o === 'scroll')) return [];
+        const edge = box.getBoundingClientRect();
+        if (overflowY !== 'visible' && (bottom > edge.bottom + 2 || right > edge.right + 2 || top < edge.top - 2))
+          return [element.outerHTML.slice(0, 120)];
+      }
+      return [];
+    }),
+  );
+}
+
+test('twice as large, as a browser makes it, everything can still be come to', async ({ page }) => {
+  // A window of 1280 × 800 with everything at 200 %.
+  await page.setViewportSize({ width: 640, height: 400 });
+  for (const place of PLACES) {
+    await page.goto(DEMO + place);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    await expect.poll(() => covered(page), { message: place }).toEqual([]);
+    expect([place, await outOfReach(page)]).toEqual([place, []]);
+    const widest = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect([place, Math.max(0, widest)]).toEqual([place, 0]);
+  }
+});
+
 test('bench targets are at least 44 px high', async ({ page }) => {
   await page.goto(`${DEMO}/panels/heron/bench`);
   await page.locator('[data-piece="44"]').click();

@@ -34,7 +34,7 @@ export function Rail({ onFind, onHelp }: { onFind: () => void; onHelp: () => voi
   return (
     <nav
       aria-label="Places"
-      className="flex flex-col items-center gap-0.5 bg-rail pt-4 pb-3 text-[var(--rail-words)] max-sm:flex-row max-sm:py-0 print:hidden"
+      className="flex flex-col items-center gap-0.5 bg-rail pt-4 pb-3 text-[var(--rail-words)] max-sm:flex-row max-sm:py-0 print:hidden sm:[@media(max-height:620px)]:overflow-y-auto sm:[@media(max-height:620px)]:overflow-x-hidden"
     >
       <span aria-hidden className="mb-3 font-head text-2xl text-[var(--rail-mark)] max-sm:hidden">
         N
