@@ -92,14 +92,16 @@ for (const place of PLACES) {
 function outOfReach(page: Page): Promise<string[]> {
   return page.evaluate(() =>
     [...document.querySelectorAll('button, a[href]:not([href^="#"]), input')].flatMap((element) => {
-      const { top, right, bottom, width } = element.getBoundingClientRect();
+      const { left, top, right, bottom, width } = element.getBoundingClientRect();
       if (width < 4) return [];
       for (let box = element.parentElement; box; box = box.parentElement) {
         const { overflowX, overflowY } = getComputedStyle(box);
         if ([overflowX, overflowY].some((o) => o === 'auto' || o === 'scroll')) return [];
         const edge = box.getBoundingClientRect();
-        if (overflowY !== 'visible' && (bottom > edge.bottom + 2 || right > edge.right + 2 || top < edge.top - 2))
-          return [element.outerHTML.slice(0, 120)];
+        // Of a name that is cut short enough has to be there to press.
+        const across = Math.min(right, edge.right) - Math.max(left, edge.left);
+        const down = Math.min(bottom, edge.bottom) - Math.max(top, edge.top);
+        if (overflowY !== 'visible' && (across < 24 || down < 18)) return [element.outerHTML.slice(0, 120)];
       }
       return [];
     }),

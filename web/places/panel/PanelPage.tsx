@@ -73,16 +73,19 @@ export function PanelPage() {
       <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-6 pt-3 pb-2 max-sm:px-4 xl:flex-nowrap print:px-0">
         <div className="min-w-0 flex-1 overflow-hidden whitespace-nowrap max-sm:basis-full">
           <h1 className="truncate text-[22px] leading-snug" title={commission.title}>
-            {commission.title}
+            <Link
+              className="decoration-line decoration-2 underline-offset-4 hover:underline"
+              to={`/jobs/${panel.commissionId}`}
+            >
+              {commission.title}
+            </Link>
             {panel.name !== commission.title && <span className="text-mute"> · {panel.name}</span>}
           </h1>
           <p className="truncate text-[14.5px] text-mute">
             <Measures widthMm={panel.widthMm} heightMm={panel.heightMm} unit={settings.unit} /> ·{' '}
             {TECHNIQUE_WORDS[panel.technique]}
-            {commission.due && ` · for ${dateWords(commission.due, settings.locale)}`} ·{' '}
-            <Link className="underline decoration-line underline-offset-4" to={`/jobs/${panel.commissionId}`}>
-              {commission.client || 'its job'}
-            </Link>
+            {commission.due && ` · for ${dateWords(commission.due, settings.locale)}`}
+            {commission.client && ` · ${commission.client}`}
           </p>
         </div>
         <div className="flex shrink-0 items-center gap-3 max-sm:w-full max-sm:justify-between max-sm:gap-2 print:hidden">
