@@ -53,15 +53,19 @@ export const PieceMark = memo(function PieceMark({
   const isGlass = !isPaper || ((lit || chosen) && glass !== undefined);
   const edge = lit || isPaper ? undefined : EDGES[look];
   const paperLine = isPaper && !lit ? { stroke: 'var(--paper-line)', strokeWidth: 0.5 } : {};
+  const marks = { 'data-piece': number, 'data-stage': stage };
+  const first = isGlass
+    ? { d: outline, fill: paint, ...edge?.first }
+    : { d: region, fill: glass || broken ? 'var(--paper)' : 'url(#no-glass)', ...paperLine };
+  const hasChip = isPaper && !lit && !isGlass && glass && place && !broken;
+  const hasPaperLine = isPaper && !lit && isGlass;
+  const isCracked = broken && place;
+  if (!(hasChip || hasPaperLine || isCracked || piece.tooSmall || edge?.over)) return <path {...marks} {...first} />;
   return (
-    <g data-piece={number} data-stage={stage}>
-      {isGlass ? (
-        <path d={outline} fill={paint} {...edge?.first} />
-      ) : (
-        <path d={region} fill={glass || broken ? 'var(--paper)' : 'url(#no-glass)'} {...paperLine} />
-      )}
-      {isGlass && isPaper && !lit && <path d={region} fill="none" {...paperLine} />}
-      {isPaper && !lit && !isGlass && glass && place && !broken && (
+    <g {...marks}>
+      <path {...first} />
+      {hasPaperLine && <path d={region} fill="none" {...paperLine} />}
+      {hasChip && (
         <circle
           cx={place.labelAt[0]}
           cy={place.labelAt[1] + Math.min(11, place.labelRadiusMm * 0.8)}
@@ -71,7 +75,7 @@ export const PieceMark = memo(function PieceMark({
           strokeWidth={0.3}
         />
       )}
-      {broken && place && <Crack place={place} outline={region} />}
+      {isCracked && <Crack place={place} outline={region} />}
       {piece.tooSmall && (
         <path
           d={region}
