@@ -307,3 +307,23 @@ test('a glass is dragged onto its place, for all that are picked where it falls 
     await here(n);
   }
 });
+
+test('glasses in order: by their codes, from light to dark, the nearest to the glass in hand first', async ({
+  page,
+}) => {
+  await page.goto(`${DEMO}/panels/heron/glass`);
+  const first = page.getByRole('list', { name: 'Glasses on the rack' }).getByRole('button').first();
+  const order = async (name: string) => {
+    await page.getByRole('combobox', { name: 'In order' }).click();
+    await page.getByRole('option', { name }).click();
+  };
+  await expect(first).toContainText('A-03');
+  await order('from light to dark');
+  await expect(first).toContainText('W-01');
+  await page.locator('[data-piece="9"]').first().click();
+  await order('nearest to a colour');
+  await expect(first).toContainText('S-14 high skythe very colour');
+  await page.getByLabel('The colour that they are held against').fill('#4f7d3f');
+  await expect(first).toContainText(/ΔE \d+\.\d/);
+  await expect(first).toContainText(/V-/);
+});

@@ -7,6 +7,7 @@ const DRAWING = core('units', 'limits', 'geometry', 'cartoon', 'sizing', 'cuttin
 export const ARROWS: Readonly<Record<string, readonly string[]>> = {
   'core/units': [],
   'core/limits': core('units'),
+  'core/colour': [],
   'core/geometry': core('units', 'limits'),
   'core/cartoon': core('units', 'limits', 'geometry'),
   'core/sizing': core('units', 'limits', 'geometry', 'cartoon'),
@@ -17,7 +18,7 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
   'core/words': [...DRAWING, ...core('stock', 'bench', 'labour')],
   contract: core('units', 'limits', 'cartoon', 'sizing', 'cutting', 'stock', 'bench'),
   server: ['contract', ...DRAWING, ...core('stock', 'bench', 'words')],
-  web: ['contract', ...DRAWING, ...core('stock', 'bench', 'labour', 'words')],
+  web: ['contract', ...DRAWING, ...core('colour', 'stock', 'bench', 'labour', 'words')],
   cli: [...DRAWING, ...core('bench', 'words')],
   demo: ['server', 'contract', ...core('units', 'limits', 'geometry', 'sizing', 'cutting', 'stock', 'bench')],
 };

@@ -1,42 +1,91 @@
 import { useDraggable } from '@dnd-kit/core';
+import { useState } from 'react';
 import { Link } from 'react-router';
+import { colourDifference, GLASS_ORDERS, inOrder, labOf, type GlassOrder } from '#core/colour';
 import type { Glass } from '#core/stock';
 import { priceOfArea, showArea, showMoney } from '#core/units';
 import { GlassChip } from '../../panel/GlassChip.tsx';
 import type { PanelView } from '../../panel/view.ts';
+import { ChoiceField } from '../../ui/Choice.tsx';
 
 interface GlassListProps {
   readonly view: PanelView;
+  /** Colour of the glass that is in hand: what others are held against, until another colour is chosen. */
+  readonly inHand: string | null;
   onTap(glass: Glass): void;
 }
 
+const ORDERS: Readonly<Record<GlassOrder, string>> = {
+  code: 'by their codes',
+  light: 'from light to dark',
+  nearest: 'nearest to a colour',
+};
+
 /** The glasses of the rack, each to be tapped or dragged onto its place; with how much of it is here and there. */
-export function GlassList({ view, onTap }: GlassListProps) {
+export function GlassList({ view, inHand, onTap }: GlassListProps) {
   const { pieces, reader } = view;
+  const [order, setOrder] = useState<GlassOrder>('code');
+  const [colour, setColour] = useState<string | null>(null);
   const isHere = new Set(pieces.map((p) => p.glassId));
-  const all = [...reader.all('glasses')]
-    .filter((g) => g.away === null || isHere.has(g.id))
-    .sort((a, b) => a.code.localeCompare(b.code));
+  const known = [...reader.all('glasses')].filter((g) => g.away === null || isHere.has(g.id));
+  const to = colour ?? inHand ?? known[0]?.colour ?? null;
+  const all = inOrder(known, order, to);
   return (
-    <ul className="-mx-2 grid content-start gap-1" aria-label="Glasses on the rack">
-      {all.map((glass) => (
-        <li key={glass.id}>
-          <GlassLine view={view} glass={glass} onTap={onTap} />
-        </li>
-      ))}
-      {all.length === 0 && (
-        <li className="text-[15px]">
-          There is no glass yet.{' '}
-          <Link className="underline" to="/rack">
-            Enter one on the Rack.
-          </Link>
-        </li>
-      )}
-    </ul>
+    <>
+      <div className="flex items-end gap-3">
+        <div className="min-w-0 flex-1">
+          <ChoiceField
+            label="In order"
+            value={order}
+            onChoice={setOrder}
+            options={GLASS_ORDERS.map((value) => ({ value, text: ORDERS[value] }))}
+          />
+        </div>
+        {order === 'nearest' && to !== null && (
+          <input
+            type="color"
+            aria-label="The colour that they are held against"
+            value={to}
+            onChange={(event) => setColour(event.target.value)}
+            className="mb-1 h-11 w-16 shrink-0 cursor-pointer rounded-md border border-strong bg-raised p-1"
+          />
+        )}
+      </div>
+      <ul className="-mx-2 grid content-start gap-1" aria-label="Glasses on the rack">
+        {all.map((glass) => (
+          <li key={glass.id}>
+            <GlassLine view={view} glass={glass} apartFrom={order === 'nearest' ? to : null} onTap={onTap} />
+          </li>
+        ))}
+        {all.length === 0 && (
+          <li className="text-[15px]">
+            There is no glass yet.{' '}
+            <Link className="underline" to="/rack">
+              Enter one on the Rack.
+            </Link>
+          </li>
+        )}
+      </ul>
+    </>
   );
 }
 
-function GlassLine({ view, glass, onTap }: GlassListProps & { readonly glass: Glass }) {
+/** Two colours of this difference or less are one at a glance (from memory). */
+const AT_A_GLANCE = 2.3;
+
+function apartWords(one: string, other: string): string {
+  const apart = colourDifference(labOf(one), labOf(other));
+  if (apart === 0) return 'the very colour';
+  return apart <= AT_A_GLANCE ? `the same at a glance (ΔE ${apart.toFixed(1)})` : `ΔE ${apart.toFixed(1)} apart`;
+}
+
+interface GlassLineProps extends Omit<GlassListProps, 'inHand'> {
+  readonly glass: Glass;
+  /** The colour that it is held against, where glasses are. */
+  readonly apartFrom: string | null;
+}
+
+function GlassLine({ view, glass, apartFrom, onTap }: GlassLineProps) {
   const { pieces, reader, settings } = view;
   const { listeners, setNodeRef, isDragging } = useDraggable({ id: glass.id });
   const mine = pieces.filter((p) => p.glassId === glass.id);
@@ -55,7 +104,8 @@ function GlassLine({ view, glass, onTap }: GlassListProps & { readonly glass: Gl
       <GlassChip glass={glass} />
       <span className="min-w-0 flex-1 text-[15px] leading-tight">
         <b>{glass.code}</b> {glass.name}
-        <br />
+        {apartFrom !== null && <span className="block text-mute">{apartWords(glass.colour, apartFrom)}</span>}
+        <br className={apartFrom === null ? '' : 'hidden'} />
         <span className={need > have ? 'font-semibold text-risk' : 'text-mute'}>
           {mine.length > 0
             ? `${mine.length} here${need > 0 ? `, ${showArea(need, settings.unit)} to cut` : ''} · `

@@ -52,6 +52,7 @@ export function GlassStep() {
   };
   /** A glass that falls on a picked piece is for all that are picked. */
   const under = (piece: number) => (selected.has(piece) ? list : [piece]);
+  const inHand = glasses.get(pieces.find((p) => p.number === list[0])?.glassId ?? '')?.colour ?? null;
   const side = (
     <SideSheet label="Glasses" foot={list.length > 0 && <Button onClick={() => give(null)}>No glass</Button>}>
       <h2 className="text-2xl">
@@ -59,12 +60,14 @@ export function GlassStep() {
           ? 'Choose glass'
           : `Glass for ${list.length === 1 ? `piece ${list[0]}` : `${list.length} pieces`}`}
       </h2>
-      <p className="text-[15px] text-mute">
-        {list.length === 0
-          ? 'Tap pieces, or draw a lasso round them; a double tap, or a tap on a glass, takes all of it. Then tap the glass that they are to have, or drag a glass onto its place.'
-          : showNumbers(list, 10)}
-      </p>
-      <GlassList view={view} onTap={tapGlass} />
+      {list.length !== 1 && (
+        <p className="text-[15px] text-mute">
+          {list.length === 0
+            ? 'Tap pieces, or draw a lasso round them; a double tap, or a tap on a glass, takes all of it. Then tap the glass that they are to have, or drag a glass onto its place.'
+            : showNumbers(list, 10)}
+        </p>
+      )}
+      <GlassList view={view} inHand={inHand} onTap={tapGlass} />
     </SideSheet>
   );
   return (
