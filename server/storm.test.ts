@@ -100,12 +100,17 @@ class Client {
   /** What a screen does when it hears of changes. */
   async look(): Promise<void> {
     try {
-      const get = async <T>(path: string) => (await (await fetch(`${this.#server.base}/api${path}`)).json()) as T;
+      const get = async <T>(path: string) => {
+        const response = await fetch(`${this.#server.base}/api${path}`);
+        // What was put away meanwhile is not there to be looked at.
+        if (!response.ok) throw new Error(`${path}: ${response.status}`);
+        return (await response.json()) as T;
+      };
       const { seq, stock } = await get<RackAnswer>('/rack');
       const { pieces } = await get<PanelAnswer>(`/panels/${this.panel}`);
       Object.assign(this, { seen: seq, stock, pieces });
     } catch {
-      // It is away; then it knows what it knew.
+      // It is away, or what it asks for is; then it knows what it knew.
     }
   }
 
