@@ -54,14 +54,14 @@ function SheetChoice({ items, name, glass, takesFocus, unit }: SheetChoiceProps)
   const problem = useProblem(`${name}.stockId`);
   return (
     <>
-      <FormOneOf
+      <FormOneOf<string>
         name={`${name}.stockId`}
         label="Sheet or offcut"
         autoFocus={takesFocus}
         className="flex max-h-56 flex-col gap-1.5 overflow-y-auto p-1"
         cardClassName="min-h-12 gap-3 py-1.5"
         options={items.map(({ item: s, tooSmall }) => ({
-          value: s.id as string,
+          value: s.id,
           content: (
             <>
               <svg aria-hidden width="52" height="40" viewBox="0 0 52 40">
@@ -100,7 +100,8 @@ const leftWords = (stockId: string): readonly [LeftKind, string][] => [
 ];
 
 function LeftChoice({ name, unit }: { name: string; unit: DisplayUnit }) {
-  const [stockId, left] = useWatch({ name: [`${name}.stockId`, `${name}.left`] }) as [string, LeftKind];
+  const stockId: unknown = useWatch({ name: `${name}.stockId` });
+  const left: unknown = useWatch({ name: `${name}.left` });
   return (
     <>
       <p className="text-[15px] text-mute">What is left of it?</p>
@@ -109,7 +110,7 @@ function LeftChoice({ name, unit }: { name: string; unit: DisplayUnit }) {
         label="What is left of it"
         className="flex flex-wrap gap-2"
         cardClassName="min-h-11 gap-2 text-[15px]"
-        options={leftWords(stockId).map(([value, content]) => ({ value, content }))}
+        options={leftWords(String(stockId)).map(([value, content]) => ({ value, content }))}
       />
       {left !== 'waste' && (
         <div className="grid grid-cols-2 gap-2">
