@@ -13,13 +13,14 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
   'core/sizing': core('units', 'limits', 'geometry', 'cartoon'),
   'core/cutting': core('units', 'limits', 'geometry', 'cartoon', 'sizing'),
   'core/stock': core('units', 'limits', 'geometry'),
+  'core/layout': core('units', 'limits', 'geometry'),
   'core/bench': core('units', 'limits', 'geometry', 'cartoon', 'sizing', 'stock'),
   'core/labour': core('units', 'bench', 'cutting'),
-  'core/words': [...DRAWING, ...core('stock', 'bench', 'labour')],
+  'core/words': [...DRAWING, ...core('stock', 'layout', 'bench', 'labour')],
   contract: core('units', 'limits', 'cartoon', 'sizing', 'cutting', 'stock', 'bench'),
   server: ['contract', ...DRAWING, ...core('stock', 'bench', 'words')],
   web: ['contract', ...DRAWING, ...core('colour', 'stock', 'bench', 'labour', 'words')],
-  cli: [...DRAWING, ...core('bench', 'words')],
+  cli: [...DRAWING, ...core('layout', 'bench', 'words')],
   demo: ['server', 'contract', ...core('units', 'limits', 'geometry', 'sizing', 'cutting', 'stock', 'bench')],
 };
 

@@ -1,0 +1,15 @@
+export {
+  UNPLACED_CODES,
+  type Break,
+  type Layout,
+  type LayoutJob,
+  type LayoutOffcut,
+  type LayoutPiece,
+  type LayoutSheet,
+  type Placement,
+  type Rectangle,
+  type UnplacedCode,
+} from './types.ts';
+export { Layouter, type LayoutOptions } from './layout.ts';
+export { checkLayout, type LayoutFault, type LayoutTolerance } from './check.ts';
+export { jobFault, type JobFault } from './jobFault.ts';
