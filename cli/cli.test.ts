@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url';
 import { gzipSync } from 'node:zlib';
 import { describe, expect, it } from 'vitest';
 import { readCartoon, readSvg } from '#core/cartoon';
+import { checkLayout, type Layout, type LayoutJob } from '#core/layout';
 import { atlasNet } from '../core/test/atlases.ts';
 import { oracleAreas } from '../core/test/oracle.ts';
 
@@ -165,5 +166,149 @@ describe('pieces', () => {
     expect(readCartoon(source)).toEqual({ refusal: 'too-large' });
     const { user, system } = process.cpuUsage(before);
     expect((user + system) / 1e6).toBeLessThan(5);
+  });
+});
+
+describe('layout', () => {
+  const job = {
+    marginMm: 5,
+    edgeMm: 6,
+    sheets: [
+      {
+        id: 'S1',
+        outline: [
+          [0, 0],
+          [600, 0],
+          [600, 400],
+          [0, 400],
+        ],
+      },
+    ],
+    pieces: Array.from({ length: 12 }, (_, i) => ({
+      id: String(i),
+      outline: [
+        [0, 0],
+        [70, 0],
+        [50, 60],
+        [10, 55],
+      ],
+    })),
+  };
+  const jobFile = (name: string, of: unknown) => file(name, typeof of === 'string' ? of : JSON.stringify(of));
+
+  it('prints an answer that holds, with the keys of the contract, the same for the same steps', () => {
+    const path = jobFile('job.json', job);
+    const { status, stdout } = run('layout', path, '--steps', '200', '--seed', '3');
+    expect(status).toBe(0);
+    const answer = JSON.parse(stdout) as Layout & { steps: number };
+    expect(Object.keys(answer)).toEqual([
+      'placements',
+      'unplaced',
+      'breaks',
+      'offcuts',
+      'use',
+      'glassConsumedMm2',
+      'steps',
+    ]);
+    expect(answer.placements).toHaveLength(12);
+    expect(answer.steps).toBe(200);
+    const whole: LayoutJob = {
+      ...job,
+      keepMm: 60,
+      sheets: job.sheets.map((s) => ({
+        ...s,
+        outline: s.outline.map(([x = 0, y = 0]) => [x, y] as const),
+        flowDeg: null,
+        offcut: false,
+        flaws: [],
+      })),
+      pieces: job.pieces.map((p) => ({
+        ...p,
+        outline: p.outline.map(([x = 0, y = 0]) => [x, y] as const),
+        flowDeg: null,
+        flowToleranceDeg: 0,
+        turnOver: false,
+      })),
+    };
+    expect(checkLayout(whole, answer)).toEqual([]);
+    expect(run('layout', path, '--steps', '200', '--seed', '3').stdout).toBe(stdout);
+  });
+
+  it('ends with its time', () => {
+    const started = performance.now();
+    expect(run('layout', jobFile('job.json', job), '--time', '2s').status).toBe(0);
+    expect(performance.now() - started).toBeLessThan(7000);
+  });
+
+  it.each([
+    ['no JSON', '{', 'This file is no JSON, so no job can be read from it.'],
+    ['nothing in it', {}, 'In this job “marginMm” is missing.'],
+    [
+      'an outline that crosses itself',
+      {
+        ...job,
+        sheets: [
+          {
+            id: 'S',
+            outline: [
+              [0, 0],
+              [9, 9],
+              [9, 0],
+              [0, 9],
+            ],
+          },
+        ],
+      },
+      'The outline of sheet S crosses itself.',
+    ],
+    [
+      'a flaw outside',
+      {
+        ...job,
+        sheets: [
+          {
+            ...job.sheets[0],
+            flaws: [
+              [
+                [700, 1],
+                [710, 1],
+                [710, 9],
+              ],
+            ],
+          },
+        ],
+      },
+      'A flaw of sheet S1 lies outside it.',
+    ],
+    ['two of a name', { ...job, pieces: [job.pieces[0], job.pieces[0]] }, 'Two pieces are called 0.'],
+    [
+      'a point that is none',
+      {
+        ...job,
+        pieces: [
+          {
+            id: '7',
+            outline: [
+              [0, 0],
+              [1, 'x'],
+              [2, 2],
+            ],
+          },
+        ],
+      },
+      'In this job “pieces”, no. 1, “outline”, no. 2, no. 2 must be a number.',
+    ],
+  ])('refuses %s in one line', (_, of, words) => {
+    const { status, stdout, stderr } = run('layout', jobFile('bad.json', of));
+    expect([status, stdout, stderr]).toEqual([2, '', `${words}\n`]);
+  });
+
+  it.each([['--time', 'soon'], ['--seed', '-1'], ['--prefer', 'speed'], ['--frob']])('refuses %s %s', (...option) => {
+    const { status, stdout, stderr } = run(
+      'layout',
+      jobFile('job.json', job),
+      ...option.filter((o) => o !== undefined),
+    );
+    expect([status, stdout, stderr.trim().split('\n').length]).toEqual([2, '', 1]);
   });
 });

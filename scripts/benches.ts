@@ -11,10 +11,11 @@ import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import { paneNet } from '../core/test/panels.ts';
 import { CHROMIUM } from './chromium.mjs';
 import { besideLibrary, type Row } from './besideLibrary.ts';
+import { layoutBench } from './layoutBench.ts';
 import { feltBench } from './feltBench.ts';
 import { yearsBench } from './yearsBench.ts';
 
-export { feltBench, yearsBench };
+export { feltBench, layoutBench, yearsBench };
 
 const RUNS = 5;
 const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0;

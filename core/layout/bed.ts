@@ -82,7 +82,12 @@ function broken(ring: Ring, corner: number, side: number, at: Point): readonly [
  */
 export function barePart(sheet: LayoutSheet, index: number, edgeMm: number, marginMm: number): Bared {
   const flowRad = sheet.flowDeg === null ? null : (sheet.flowDeg * Math.PI) / 180;
-  const bed: Bed = { sheet: index, flowRad, flaws: sheet.flaws.map((flaw) => hullOf(flaw)) };
+  const bed: Bed = {
+    sheet: index,
+    flowRad,
+    areaMm2: Math.abs(signedArea(sheet.outline)),
+    flaws: sheet.flaws.map((flaw) => hullOf(flaw)),
+  };
   let splits = 0;
   let parts = 0;
   const bare = (ring: Ring, isWhole: boolean): Bared => {

@@ -220,7 +220,7 @@ function faultsBetween(laid: readonly Laid[], marginMm: number, tol: LayoutToler
       // Touching outlines that are rounded may cross by as much.
       const mm = crossings(one, two) > 0 ? -Math.max(depth(one, two), depth(two, one)) : gap(one, two);
       const isIn = mm >= 0 && (contains(one, b.inside) || contains(two, a.inside));
-      if (isIn || mm < marginMm - (marginMm === 0 ? SHAVE_MM : tol.mm)) {
+      if (isIn || mm < marginMm - (marginMm === 0 ? SHAVE_MM : 0) - tol.mm) {
         faults.push({ code: 'too-near', id: a.piece.id, other: b.piece.id, mm });
       }
     }

@@ -1,8 +1,8 @@
 import { numberAt } from '../units/index.ts';
 import { areaOf } from './convex.ts';
 import { sidesOf } from './lay.ts';
-import { bestOffer, mayHold, type Offer, type Taste } from './offer.ts';
-import type { Part } from './part.ts';
+import { bestOffer, type Offer, type Taste } from './offer.ts';
+import { mayHold, type Part } from './part.ts';
 import { breakOff, freeNode, withRests, type Bench, type HeldNode, type Node, type Rest } from './tree.ts';
 
 /** Of a large pool only so many shapes are tried in one part. */

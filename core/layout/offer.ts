@@ -1,7 +1,7 @@
 import { floatAt, numberAt } from '../units/index.ts';
 import { areaBeyond, areaOf, clip, reach, type Flat } from './convex.ts';
 import { flushTurn, lay, sidesOf, type Laid, type Side } from './lay.ts';
-import type { Part } from './part.ts';
+import { mayHold, type Part } from './part.ts';
 import { ALONG, type Bench, type Rule } from './tree.ts';
 
 /** A way to lay one shape in one part, and how well it fills what it takes. */
@@ -22,13 +22,11 @@ export interface Taste {
   readonly bases: number;
   /** How many of the shape's sides are tried; the rest are left out by chance. */
   readonly flushes: number;
+  /** After so many ways that go, the best of them is taken. */
+  readonly enough?: number;
 }
 
 const MOST_CUTS = 4;
-
-/** Whether a room is large enough for a hull, with what may be shaved. */
-export const mayHold = (roomMm2: number, hullMm2: number, graceMm: number): boolean =>
-  roomMm2 + 1e-3 + 4 * graceMm * Math.sqrt(roomMm2) >= hullMm2;
 
 /** The best of many ways to lay a shape into a part; null where it goes in none of them. */
 export function bestOffer(
@@ -43,6 +41,7 @@ export function bestOffer(
   if (shape === undefined || part.room.length === 0) return null;
   if (!mayHold(areaOf(part.room), shape.hullMm2, bench.measures.graceMm)) return null;
   let best: Offer | null = null;
+  let found = 0;
   const skip = shape.angles.length > taste.flushes ? 1 - taste.flushes / shape.angles.length : 0;
   for (let b = 0; b < sides.length && b < taste.bases; b++) {
     const base = sides[b];
@@ -61,9 +60,11 @@ export function bestOffer(
         const density = shape.hullMm2 / Math.max(shape.hullMm2, leftMm2);
         const chance = taste.noise === 0 ? 1 : 1 + taste.noise * (random() - 0.5);
         const score = density * shape.hullMm2 ** taste.size * chance;
+        found++;
         if (best === null || score > best.score) {
           best = { rule: { shape: index, base: b, flush, end, cuts }, laid, base, score };
         }
+        if (found === taste.enough) return best;
       }
     }
   }

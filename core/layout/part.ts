@@ -1,5 +1,8 @@
 import { areaOf, clip, holdsSquare, leastWidth, reach, type Flat } from './convex.ts';
 
+/** A large offcut is worth this share more than its area for each share of the sheet that it holds: one is better than three. */
+const GATHERED = 0.08;
+
 /** A part that is nowhere wider than this breaks off nothing that could be called a part, mm. */
 export const THINNEST_MM = 0.08;
 
@@ -19,6 +22,7 @@ export interface Bed {
   /** Index of the sheet in the job. */
   readonly sheet: number;
   readonly flowRad: number | null;
+  readonly areaMm2: number;
   /** Convex hulls of the flaws. */
   readonly flaws: readonly Flat[];
 }
@@ -62,7 +66,12 @@ export const leavesNear = (part: Part, { nx, ny, c }: Cut): boolean => c + reach
  */
 export function worthOf(part: Part, keepMm: number): { isOffcut: boolean; worthMm2: number } {
   const area = areaOf(part.glass);
-  if (holdsSquare(part.glass, keepMm)) return { isOffcut: true, worthMm2: area };
+  if (holdsSquare(part.glass, keepMm))
+    return { isOffcut: true, worthMm2: area * (1 + GATHERED * (area / part.bed.areaMm2)) };
   const share = Math.min(1, leastWidth(part.glass) / keepMm) * Math.min(1, area / (keepMm * keepMm));
   return { isOffcut: false, worthMm2: 0.45 * area * share * share };
 }
+
+/** Whether a room is large enough for a hull, with what may be shaved. */
+export const mayHold = (roomMm2: number, hullMm2: number, graceMm: number): boolean =>
+  roomMm2 + 1e-3 + 4 * graceMm * Math.sqrt(roomMm2) >= hullMm2;

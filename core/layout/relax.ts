@@ -1,8 +1,10 @@
 import { numberAt } from '../units/index.ts';
 import { moved, reach, type Flat } from './convex.ts';
-import { movedMakeup, type Makeup } from './shape.ts';
+import { movedMakeup, type InnerBreak, type Makeup } from './shape.ts';
 
-const ROUNDS = 400;
+const ROUNDS = 240;
+/** An overlap that no one sees. */
+const ENOUGH_MM = 0.01;
 /** How much of an overlap one round takes out. */
 const PUSH = 0.6;
 /** A wall gives way less than a neighbour does. */
@@ -38,14 +40,18 @@ export function relaxed(makeup: Makeup, room: Flat, hullOf: (piece: number) => F
   if (loose.length < 2) return makeup;
   const pairs = neighbours(loose);
   for (let round = 0; round < ROUNDS; round++) {
+    let worst = 0;
     for (const [a, b] of pairs) {
       const { sep, nx, ny } = leastOverlap(a.hull, b.hull);
       if (sep >= 0) continue;
+      worst = Math.min(worst, sep);
       const by = (-sep / 2) * PUSH;
       shift(a, -nx * by, -ny * by);
       shift(b, nx * by, ny * by);
     }
+    if (round % 20 === 19) offBreaks(makeup, [...loose]);
     for (const one of loose) offWalls(one, room);
+    if (worst > -ENOUGH_MM) break;
   }
   let at = 0;
   const rebuilt = (one: Makeup): { makeup: Makeup; hulls: Flat[] } => {
@@ -54,15 +60,59 @@ export function relaxed(makeup: Makeup, room: Flat, hullOf: (piece: number) => F
       return { makeup: movedMakeup(one, 0, dx, dy), hulls: [hull] };
     }
     const [low, high] = [rebuilt(one.low), rebuilt(one.high)];
-    const { nx, ny } = one.cut;
-    const from = Math.max(...low.hulls.map((hull) => reach(hull, nx, ny)));
-    const to = -Math.max(...high.hulls.map((hull) => reach(hull, -nx, -ny)));
+    const cut = between(one.cut, low.hulls, high.hulls);
     return {
-      makeup: { kind: 'pair', cut: { nx, ny, c: (from + to) / 2 }, low: low.makeup, high: high.makeup },
+      makeup: { kind: 'pair', cut, low: low.makeup, high: high.makeup },
       hulls: [...low.hulls, ...high.hulls],
     };
   };
   return rebuilt(makeup).makeup;
+}
+
+/** How far a break may turn to pass between what moved, rad, and in how many halvings. */
+const TURN = 0.02;
+const HALVINGS = 24;
+
+/** The break near a planned one that hulls on both sides reach over least: half of that on each. */
+function between(planned: InnerBreak, low: readonly Flat[], high: readonly Flat[]): InnerBreak {
+  const at = Math.atan2(planned.ny, planned.nx);
+  const look = (rad: number) => {
+    const [nx, ny] = [Math.cos(rad), Math.sin(rad)];
+    const from = Math.max(...low.map((hull) => reach(hull, nx, ny)));
+    const to = -Math.max(...high.map((hull) => reach(hull, -nx, -ny)));
+    return { nx, ny, c: (from + to) / 2, over: from - to };
+  };
+  // The overlap is a sum of two convex functions of the turn, as long as that is small.
+  let [left, right] = [at - TURN, at + TURN];
+  for (let k = 0; k < HALVINGS; k++) {
+    const [a, b] = [left + (right - left) * 0.4, left + (right - left) * 0.6];
+    if (look(a).over <= look(b).over) right = b;
+    else left = a;
+  }
+  const { nx, ny, c } = look((left + right) / 2);
+  return { nx, ny, c };
+}
+
+/** What stands over a break is pushed back behind it, from the first break to the last. Takes its pieces off the list. */
+function offBreaks(makeup: Makeup, loose: Loose[]): Loose[] {
+  if (makeup.kind === 'piece') return loose.splice(0, 1);
+  const low = offBreaks(makeup.low, loose);
+  const high = offBreaks(makeup.high, loose);
+  const { nx, ny, c } = between(
+    makeup.cut,
+    low.map((one) => one.hull),
+    high.map((one) => one.hull),
+  );
+  for (const [side, sign] of [
+    [low, 1],
+    [high, -1],
+  ] as const) {
+    for (const one of side) {
+      const over = reach(one.hull, nx * sign, ny * sign) - c * sign;
+      if (over > 0) shift(one, -nx * sign * over * PUSH, -ny * sign * over * PUSH);
+    }
+  }
+  return [...low, ...high];
 }
 
 function shift(one: Loose, x: number, y: number): void {

@@ -1,8 +1,9 @@
 import { numberAt, seededRandom } from '../units/index.ts';
 import { areaOf } from './convex.ts';
 import { fill } from './fill.ts';
-import { bestOffer, mayHold, type Taste } from './offer.ts';
-import type { Part } from './part.ts';
+import { bestOffer, type Taste } from './offer.ts';
+import { mayHold, type Part } from './part.ts';
+import type { Shape } from './shape.ts';
 import {
   ALONG,
   breakOff,
@@ -183,14 +184,13 @@ export class Search {
 
   #nextRound(): void {
     const number = this.#round.number + 1;
-    this.#round = {
-      at: 0,
-      length: Math.round((400 + 30 * this.#bench.shapes.length) * 1.6 ** Math.max(0, number - 3)),
-      number,
-    };
-    if (number > 0 && number < 4) {
-      this.#state = this.#filled({ size: 0.2 + 0.5 * this.#random(), noise: 0.4, bases: 2, flushes: 12, ways: 6 });
-    } else this.#state = this.#best;
+    const length = Math.round((200 + 40 * this.#bench.shapes.length) * 1.3 ** number);
+    this.#round = { at: 0, length, number };
+    // Now and then from a pattern filled anew: a good one is not always on the way from the last.
+    this.#state =
+      number % 4 === 2
+        ? this.#filled({ size: 0.2 + 0.5 * this.#random(), noise: 0.4, bases: 2, flushes: 12, ways: 6 })
+        : this.#best;
     this.#energy = this.#energyOf(this.#state);
   }
 
@@ -198,9 +198,9 @@ export class Search {
     const roll = this.#random();
     if (this.#state.loose.length > 0 && roll < 0.3)
       return this.#settled([...this.#state.roots], [...this.#state.loose]);
-    if (roll < 0.45) return this.#otherRule();
-    if (roll < 0.7) return this.#swap();
-    if (roll < 0.8) return this.#takenOut();
+    if (roll < 0.38) return this.#otherRule();
+    if (roll < 0.41) return this.#swap();
+    if (roll < 0.92) return this.#takenOut();
     return this.#refilled();
   }
 
@@ -335,7 +335,7 @@ export class Search {
     const spots: { root: number; path: Path; node: FreeNode; mm2: number }[] = [];
     roots.forEach((root, r) => {
       const isNew = !used.has(numberAt(this.#owner, r));
-      freeOver(root, shape.hullMm2, this.#bench.measures.graceMm, [], (node, path, mm2) => {
+      freeOver(root, shape, this.#bench.measures.graceMm, [], (node, path, mm2) => {
         const sheet = this.#sheets[numberAt(this.#owner, r)];
         // A sheet that is not open yet comes last, a whole one after all offcuts.
         const late = isNew ? (sheet?.isOffcut || this.#prefersUse ? 1e9 : 2e9) : 0;
@@ -346,7 +346,7 @@ export class Search {
     let tried = 0;
     for (const spot of spots) {
       if (tried > 0 && this.#random() < 0.15) continue;
-      const taste = { size: 0, noise: 0.3, bases: 3, flushes: 7 };
+      const taste = { size: 0, noise: 0.3, bases: 3, flushes: 7, enough: 6 };
       const offer = bestOffer(spot.node.part, index, this.#bench, taste, this.#random);
       tried++;
       if (offer === null) continue;
@@ -403,19 +403,19 @@ function putAt(node: Node, path: Path, depth: number, put: Node): Node {
 
 function freeOver(
   node: Node,
-  leastMm2: number,
+  shape: Shape,
   graceMm: number,
   path: number[],
   found: (node: FreeNode, path: Path, mm2: number) => void,
 ): void {
   if (node.shape === null) {
-    const mm2 = areaOf(node.part.room);
-    if (mayHold(mm2, leastMm2, graceMm)) found(node, [...path], mm2);
+    if (node.roomMm < shape.leastMm - graceMm || !mayHold(node.roomMm2, shape.hullMm2, graceMm)) return;
+    found(node, [...path], node.roomMm2);
     return;
   }
   node.rests.forEach((rest, i) => {
     path.push(i);
-    freeOver(rest.node, leastMm2, graceMm, path, found);
+    freeOver(rest.node, shape, graceMm, path, found);
     path.pop();
   });
 }

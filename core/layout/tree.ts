@@ -1,7 +1,7 @@
 import { numberAt } from '../units/index.ts';
-import { areaOf, reach, type Flat } from './convex.ts';
+import { areaOf, leastWidth, reach, type Flat } from './convex.ts';
 import { flushTurn, lay, sidesOf, type Laid, type Side } from './lay.ts';
-import { farSide, leavesNear, nearSide, worthOf, type Cut, type Measures, type Part } from './part.ts';
+import { farSide, leavesNear, mayHold, nearSide, worthOf, type Cut, type Measures, type Part } from './part.ts';
 import type { Shape } from './shape.ts';
 
 /**
@@ -29,6 +29,9 @@ export interface FreeNode {
   readonly shape: null;
   readonly part: Part;
   readonly isOffcut: boolean;
+  /** Of its room: area, and least width where a shape could lie in it at all, else 0. */
+  readonly roomMm2: number;
+  readonly roomMm: number;
   readonly costMm2: number;
   readonly count: 0;
 }
@@ -66,7 +69,9 @@ export interface Bench {
 
 export function freeNode(part: Part, { measures }: Bench): FreeNode {
   const { isOffcut, worthMm2 } = worthOf(part, measures.keepMm);
-  return { shape: null, part, isOffcut, costMm2: areaOf(part.glass) - worthMm2, count: 0 };
+  const roomMm2 = areaOf(part.room);
+  const roomMm = mayHold(roomMm2, measures.leastShapeMm2, measures.graceMm) ? leastWidth(part.room) : 0;
+  return { shape: null, part, isOffcut, roomMm2, roomMm, costMm2: areaOf(part.glass) - worthMm2, count: 0 };
 }
 
 /** Where a break of a kind runs, or null where it parts nothing off. */
