@@ -111,7 +111,7 @@ class SheetWriter {
     if (shape === undefined) return;
     const makeup = movedMakeup(shape.makeup, node.laid.turn, node.laid.dx, node.laid.dy);
     const hullOfPiece = (piece: number) => hullOf(tracedOutline(nth(this.#job.pieces, piece)));
-    this.#made(relaxed(makeup, room, hullOfPiece), left);
+    this.#made(relaxed(makeup, room, hullOfPiece).makeup, left);
   }
 
   /** What can still be kept of the part that holds a shape, broken off. */

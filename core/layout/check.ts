@@ -1,13 +1,6 @@
-import {
-  centroid,
-  contains,
-  narrowestBand,
-  nearestOnSegment,
-  signedArea,
-  type Point,
-  type Ring,
-} from '../geometry/index.ts';
+import { centroid, contains, narrowestBand, signedArea, type Point, type Ring } from '../geometry/index.ts';
 import { pointAt } from '../units/index.ts';
+import { crossesPart, distanceToRing, splitRing } from './breaking.ts';
 import { hullOf, areaOf, holdsSquare } from './convex.ts';
 import type { Break, Layout, LayoutJob, LayoutPiece, LayoutSheet, Placement } from './types.ts';
 
@@ -36,8 +29,8 @@ export interface LayoutTolerance {
 }
 
 const TOLERANCE: LayoutTolerance = { mm: 0.01, deg: 0.01, mm2: 1 };
-/** How far the end of a break may lie off the boundary, and how thin a part may not be, mm. */
-const END_MM = 0.05;
+/** No part may be thinner, mm. */
+const THINNEST_MM = 0.05;
 /** By how much a break may come nearer to a piece than half a margin, mm. */
 const SHAVE_MM = 0.1;
 
@@ -174,15 +167,6 @@ function clearanceWithin(inner: Ring, outer: Ring): number {
   return least;
 }
 
-function distanceToRing([x, y]: Point, ring: Ring): number {
-  let least = Infinity;
-  ring.forEach(([ax, ay], i) => {
-    const [bx, by] = pointAt(ring, (i + 1) % ring.length);
-    least = Math.min(least, nearestOnSegment(x, y, ax, ay, bx, by).distSq);
-  });
-  return Math.sqrt(least);
-}
-
 /** Whether two rings share ground more than a hair deep. */
 function overlap(a: Ring, b: Ring, hairMm: number): boolean {
   if (crossings(a, b) > 0) return depth(a, b) > hairMm || depth(b, a) > hairMm || isThrough(a, b);
@@ -256,22 +240,12 @@ function brokenApart(sheet: LayoutSheet, breaks: readonly Break[], laid: readonl
       }
     }
     const sides = splitRing(part, one);
-    if (sides.some((ring) => ring.length < 3 || narrowestBand(ring).widthMm < END_MM)) {
+    if (sides.some((ring) => ring.length < 3 || narrowestBand(ring).widthMm < THINNEST_MM)) {
       faults.push({ code: 'break-sliver', id: sheet.id, at });
     }
     parts = [...parts.filter((ring) => ring !== part), ...sides];
   });
   return { parts, faults };
-}
-
-/** Whether a break runs from boundary to boundary of a part without leaving it. */
-function crossesPart(ring: Ring, { from, to }: Break): boolean {
-  if (distanceToRing(from, ring) > END_MM || distanceToRing(to, ring) > END_MM) return false;
-  for (let k = 1; k < 40; k++) {
-    const p: Point = [from[0] + ((to[0] - from[0]) * k) / 40, from[1] + ((to[1] - from[1]) * k) / 40];
-    if (!contains(ring, p)) return false;
-  }
-  return true;
 }
 
 function comesTooNear(outline: Ring, { from, to }: Break, marginMm: number): boolean {
@@ -283,31 +257,6 @@ function comesTooNear(outline: Ring, { from, to }: Break, marginMm: number): boo
   const line: Ring = [from, to];
   const isCrossed = outline.some((p, i) => cross(p, pointAt(outline, (i + 1) % outline.length), from, to));
   return isCrossed || gap(outline, line) < marginMm / 2 - SHAVE_MM;
-}
-
-/** The two rings that a break leaves of a part. */
-function splitRing(ring: Ring, { from, to }: Break): readonly [Ring, Ring] {
-  const place = (p: Point): number => {
-    let best = { at: 0, distSq: Infinity };
-    ring.forEach(([ax, ay], i) => {
-      const [bx, by] = pointAt(ring, (i + 1) % ring.length);
-      const { t, distSq } = nearestOnSegment(p[0], p[1], ax, ay, bx, by);
-      if (distSq < best.distSq - 1e-12) best = { at: i + t, distSq };
-    });
-    return best.at;
-  };
-  const [a, b] = [place(from), place(to)];
-  const walk = (start: number, end: number): Point[] => {
-    const points: Point[] = [];
-    const first = Math.floor(start) + 1;
-    const last = end > start ? Math.floor(end) : Math.floor(end) + ring.length;
-    for (let i = first; i <= last; i++) points.push(pointAt(ring, i % ring.length));
-    return points;
-  };
-  return [
-    [from, ...walk(a, b), to],
-    [to, ...walk(b, a), from],
-  ];
 }
 
 function faultsOfParts(

@@ -50,6 +50,32 @@ type Meeting = 'whole' | 'at-start' | 'at-end';
 const WHOLE: readonly Meeting[] = ['whole'];
 const BESIDE_HOLE: readonly Meeting[] = ['at-start', 'at-end'];
 
+/**
+ * The turn of a shape against another, from the shared edge and from the outer edges that go on straight at its ends: a
+ * short edge tells it poorly, so each counts by the square of its length.
+ */
+function trueTurn(a: Shape, i: number, b: Shape, j: number, flush: number, mm: number, tol: number): number {
+  const n = a.angles.length;
+  const m = b.angles.length;
+  const side = (shape: Shape, k: number) => {
+    const [p, q] = [corner(shape.hull, k), corner(shape.hull, k + 1)];
+    return Math.hypot(q[0] - p[0], q[1] - p[1]);
+  };
+  let [sum, weights] = [0, mm * mm];
+  for (const [own, other] of [
+    [(i + n - 1) % n, (j + 1) % m],
+    [(i + 1) % n, (j + m - 1) % m],
+  ] as const) {
+    const off = numberAt(a.angles, own) - numberAt(b.angles, other) - flush;
+    const from = off - 2 * Math.PI * Math.round(off / (2 * Math.PI));
+    const shorter = Math.min(side(a, own), side(b, other));
+    if (Math.abs(from) > tol / mm + tol / shorter) continue;
+    sum += from * shorter * shorter;
+    weights += shorter * shorter;
+  }
+  return flush + sum / weights;
+}
+
 /** The shape of two that lie edge to edge, or null where they do not fit. */
 function joined(
   a: Shape,
@@ -65,13 +91,13 @@ function joined(
   const mmB = Math.hypot(s[0] - r[0], s[1] - r[1]);
   if (mmA < 20 * rounding || (meeting === 'whole' && Math.abs(mmA - mmB) > tol)) return null;
   const flush = numberAt(a.angles, i) + Math.PI - numberAt(b.angles, j);
-  let turn = flush;
+  let turn = trueTurn(a, i, b, j, flush, mmA, tol);
   if (a.flowRad !== null && b.flowRad !== null) {
     // Both flows have to be had at once.
-    const off = halfTurn(flush + b.flowRad - a.flowRad);
+    const off = halfTurn(turn + b.flowRad - a.flowRad);
     const most = a.toleranceRad + b.toleranceRad;
     if (Math.abs(off) > most + Math.max(OFF_ANGLE * rounding * 100, tol / mmA)) return null;
-    turn = flush - off + Math.max(-most, Math.min(most, off));
+    turn = turn - off + Math.max(-most, Math.min(most, off));
   }
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   const [on, own]: readonly [Point, Point] =

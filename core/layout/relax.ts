@@ -2,11 +2,11 @@ import { numberAt } from '../units/index.ts';
 import { moved, reach, type Flat } from './convex.ts';
 import { movedMakeup, type InnerBreak, type Makeup } from './shape.ts';
 
-const ROUNDS = 240;
+const ROUNDS = 400;
 /** An overlap that no one sees. */
 const ENOUGH_MM = 0.01;
 /** How much of an overlap one round takes out. */
-const PUSH = 0.6;
+const PUSH = 0.25;
 /** A wall gives way less than a neighbour does. */
 const WALL_PUSH = 1;
 
@@ -16,13 +16,19 @@ interface Loose {
   dy: number;
 }
 
+export interface Relaxed {
+  readonly makeup: Makeup;
+  readonly worstMm: number;
+}
+
 /**
  * The pieces of a joined shape pushed apart by what the rounding of their outlines makes them overlap, so that what is
  * too much is shared by all: overlapping neighbours move away from each other along the direction of least overlap, and
  * off the walls of the room, over and over.
  * @param hullOf the hull of a piece as it is traced
+ * @returns the pieces where they lie then, and the deepest overlap that is left, mm
  */
-export function relaxed(makeup: Makeup, room: Flat, hullOf: (piece: number) => Flat): Makeup {
+export function relaxed(makeup: Makeup, room: Flat, hullOf: (piece: number) => Flat): Relaxed {
   const loose: Loose[] = [];
   const gather = (one: Makeup): void => {
     if (one.kind === 'pair') {
@@ -37,7 +43,7 @@ export function relaxed(makeup: Makeup, room: Flat, hullOf: (piece: number) => F
     });
   };
   gather(makeup);
-  if (loose.length < 2) return makeup;
+  if (loose.length < 2) return { makeup, worstMm: 0 };
   const pairs = neighbours(loose);
   for (let round = 0; round < ROUNDS; round++) {
     let worst = 0;
@@ -66,7 +72,8 @@ export function relaxed(makeup: Makeup, room: Flat, hullOf: (piece: number) => F
       hulls: [...low.hulls, ...high.hulls],
     };
   };
-  return rebuilt(makeup).makeup;
+  const worstMm = pairs.reduce((worst, [a, b]) => Math.max(worst, -leastOverlap(a.hull, b.hull).sep), 0);
+  return { makeup: rebuilt(makeup).makeup, worstMm };
 }
 
 /** How far a break may turn to pass between what moved, rad, and in how many halvings. */
