@@ -31,3 +31,19 @@ export function unplacedWords(code: UnplacedCode): string {
       return 'no glass is left that takes it';
   }
 }
+
+/** What one break of a sheet does, from the parts that it leaves: “frees piece 12”, “parts 3 pieces from 5”. */
+export function breakWords(
+  sides: readonly { readonly pieces: readonly string[]; readonly isOffcut: boolean }[],
+): string {
+  const offcut = sides.find((side) => side.isOffcut && side.pieces.length === 0);
+  const single = sides.filter((side) => side.pieces.length === 1).flatMap((side) => side.pieces);
+  const held = sides.filter((side) => side.pieces.length > 0);
+  if (single.length > 0) {
+    const freed = `frees ${single.length === 1 ? 'piece' : 'pieces'} ${single.join(' and ')}`;
+    return offcut ? `${freed} and an offcut` : freed;
+  }
+  if (offcut) return 'breaks off an offcut';
+  if (held.length < 2) return 'breaks off waste';
+  return `parts ${held.map((side) => side.pieces.length).join(' pieces from ')}`;
+}

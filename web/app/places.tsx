@@ -8,6 +8,7 @@ const panel = place(async () => (await import('../places/panel/PanelPage.tsx')).
 const measure = place(async () => (await import('../places/measure/MeasureStep.tsx')).MeasureStep);
 const cartoon = place(async () => (await import('../places/cartoon/CartoonStep.tsx')).CartoonStep);
 const glass = place(async () => (await import('../places/glass/GlassStep.tsx')).GlassStep);
+const layout = place(async () => (await import('../places/layout/LayoutStep.tsx')).LayoutStep);
 const bench = place(async () => (await import('../places/bench/BenchStep.tsx')).BenchStep);
 const finish = place(async () => (await import('../places/finish/FinishStep.tsx')).FinishStep);
 const hours = place(async () => (await import('../places/hours/HoursStep.tsx')).HoursStep);
@@ -31,6 +32,7 @@ export const STEPS = [
   ['measure', measure.Here],
   ['cartoon', cartoon.Here],
   ['glass', glass.Here],
+  ['layout', layout.Here],
   ['bench', bench.Here],
   ['finish', finish.Here],
   ['hours', hours.Here],
@@ -38,4 +40,4 @@ export const STEPS = [
 
 /** Fetches what is not open yet, the bench first, so that a change of place waits for nothing. */
 export const fetchPlaces = (): void =>
-  fetchAtRest([panel, bench, today, jobs, rack, finish, glass, cartoon, measure, hours, job, setup, reckoning]);
+  fetchAtRest([panel, bench, today, jobs, rack, finish, glass, layout, cartoon, measure, hours, job, setup, reckoning]);

@@ -21,6 +21,7 @@ const STEPS: readonly [string, string, string][] = [
   ['measure', 'Measure', 'opening, border, came'],
   ['cartoon', 'Cartoon', 'the drawing'],
   ['glass', 'Glass', 'which glass for which piece'],
+  ['layout', 'Layout', 'where each piece lies on which sheet'],
   ['bench', 'Bench', 'cut, ground, foiled, in place'],
   ['finish', 'Finish', 'joints, cement, patina, delivery'],
   ['hours', 'Hours & cost', 'clock, recuts, price'],

@@ -1,11 +1,12 @@
 import { Link } from 'react-router';
-import { isBuiltIn } from '#core/bench';
+import { isBuiltIn, isInHand } from '#core/bench';
 import type { PanelView } from '../../panel/view.ts';
 
 export const STEP_NAMES: Readonly<Record<string, string>> = {
   measure: 'Measure',
   cartoon: 'Cartoon',
   glass: 'Glass',
+  layout: 'Layout',
   bench: 'Bench',
   finish: 'Finish',
   hours: 'Hours & cost',
@@ -20,6 +21,7 @@ function states({ panel, pieces }: PanelView): readonly [string, boolean][] {
     ['measure', hasDrawing],
     ['cartoon', hasDrawing],
     ['glass', hasDrawing && pieces.every((p) => p.glassId !== null)],
+    ['layout', hasDrawing && pieces.length > 0 && pieces.every((p) => isInHand(p))],
     ['bench', hasDrawing && pieces.length > 0 && pieces.every((p) => isBuiltIn(panel.route, p))],
     ['finish', panel.deliveredAt !== null],
     ['hours', panel.deliveredAt !== null],
@@ -52,7 +54,7 @@ export function WayThrough({ view, step }: { view: PanelView; step: string }) {
             key={id}
             to={`/panels/${view.panel.id}/${id}`}
             aria-current={here ? 'step' : undefined}
-            className={`relative flex min-h-14 min-w-[70px] flex-1 max-sm:min-w-0 flex-col items-center gap-1 pt-3.5 text-[13.5px] max-sm:text-center max-sm:text-[12px] max-sm:leading-tight xl:flex-none ${here ? 'font-bold text-ink' : 'text-mute hover:text-ink'}`}
+            className={`relative flex min-h-14 min-w-[64px] flex-1 max-sm:min-w-0 flex-col items-center gap-1 pt-3.5 text-[13.5px] max-sm:text-center max-sm:text-[12px] max-sm:leading-tight xl:flex-none ${here ? 'font-bold text-ink' : 'text-mute hover:text-ink'}`}
           >
             <span aria-hidden className={`size-[17px] rounded-full ${DOT[state]}`} />
             {STEP_NAMES[id]}

@@ -1,0 +1,82 @@
+import { count, showArea, showLength, showNumbers, type DisplayUnit } from '#core/units';
+import type { LayoutNews } from '../../worker/layout.worker.ts';
+import type { GlassWish } from './wishes.ts';
+
+/** What each glass comes to, in a few words: sheets taken, how much of the glass is used, what comes back, what to buy. */
+export function GlassLines({
+  wishes,
+  of,
+  unit,
+}: {
+  wishes: readonly GlassWish[];
+  of: (key: string) => LayoutNews | null;
+  unit: DisplayUnit;
+}) {
+  return (
+    <ul aria-label="What it takes" className="grid gap-3 text-[15px]">
+      {wishes.map((wish) => {
+        const news = of(wish.key);
+        return (
+          <li key={wish.glass.id} className="border-t border-line pt-2">
+            <b>{wish.glass.code}</b> {wish.glass.name}
+            {news === null ? (
+              <span className="block text-mute">waits its turn</span>
+            ) : (
+              <Told wish={wish} news={news} unit={unit} />
+            )}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+function Told({
+  wish,
+  news: { layout, bought, share },
+  unit,
+}: {
+  wish: GlassWish;
+  news: LayoutNews;
+  unit: DisplayUnit;
+}) {
+  const taken = [...new Set(layout.placements.map((p) => p.sheetId))];
+  const back = layout.offcuts.map(({ largestRectangle: { width, height } }) => {
+    const [long, short] = [Math.max(width, height), Math.min(width, height)];
+    return `${showLength(long, unit)} × ${showLength(short, unit)}`;
+  });
+  const tooLarge = wish.job.sheets.length === 0 ? [] : layout.unplaced.filter((one) => one.code === 'too-large');
+  const short = layout.unplaced.length - tooLarge.length;
+  const buying = new Set(bought?.placements.map((p) => p.sheetId)).size;
+  return (
+    <>
+      {taken.length > 0 && (
+        <span className="block text-mute">
+          {taken.join(', ')}: {Math.round(layout.use * 100)} % of {showArea(layout.glassConsumedMm2, unit)} used
+        </span>
+      )}
+      {back.length > 0 && (
+        <span className="block text-mute">
+          back to the rack: {back.slice(0, 3).join('; ')}
+          {back.length > 3 ? `; ${back.length - 3} more` : ''}
+        </span>
+      )}
+      {tooLarge.length > 0 && (
+        <span className="block text-risk">
+          larger than any sheet, the way the flow runs:{' '}
+          {showNumbers(
+            tooLarge.map((one) => Number(one.pieceId)),
+            8,
+          )}
+        </span>
+      )}
+      {share === 1 && short > 0 && (
+        <span className="block font-semibold text-risk">
+          {buying > 0
+            ? `to buy: ${count(buying, 'sheet')} for ${count(short, 'piece')}`
+            : `no glass for ${count(short, 'piece')}`}
+        </span>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,129 @@
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { count } from '#core/units';
+import { usePanelView } from '../../panel/usePanelView.ts';
+import { Split } from '../../panel/Split.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Check } from '../../ui/Check.tsx';
+import { SideSheet } from '../../ui/SideSheet.tsx';
+import { Toggles } from '../../ui/Toggles.tsx';
+import { GlassLines } from './GlassLines.tsx';
+import { GlassSheets } from './GlassSheets.tsx';
+import { OneSheet } from './OneSheet.tsx';
+import { useLayouts } from './useLayouts.ts';
+import { wishesOf } from './wishes.ts';
+
+/** How often longer it is looked for when more is asked. */
+const LONGER = 6;
+
+/** Pieces that are not cut yet, laid out on what the rack has of their glass so that straight breaks take them out. */
+export function LayoutStep() {
+  const view = usePanelView();
+  const { panel, pieces } = view;
+  const [prefers, setPrefers] = useState<'offcuts' | 'use'>('offcuts');
+  const [isTurnedOver, setTurnedOver] = useState(false);
+  const [effort, setEffort] = useState(1);
+  const [open, setOpen] = useState<{ glassId: string; sheetId: string } | null>(null);
+  const wishes = useMemo(
+    () => wishesOf(view, { prefersUse: prefers === 'use', isTurnedOver, effort }),
+    [view, prefers, isTurnedOver, effort],
+  );
+  const { of, isLooking, stop, isBroken } = useLayouts(wishes);
+  const waiting = pieces.filter((piece) => piece.glassId === null).length;
+  const opened = open === null ? null : wishes.find((wish) => wish.glass.id === open.glassId);
+  const found = opened ? of(opened.key) : null;
+  const sheet = opened && open ? opened.job.sheets.find((one) => one.id === open.sheetId) : undefined;
+  const isOpen = opened && found && sheet && found.layout.placements.some((one) => one.sheetId === sheet.id);
+  const side = (
+    <SideSheet
+      label="Layout"
+      foot={
+        <div className="flex flex-wrap gap-2">
+          {isLooking ? (
+            <Button onClick={stop}>Leave it at the best so far</Button>
+          ) : (
+            <Button
+              unless={wishes.length === 0 ? 'Nothing is to be laid out.' : null}
+              onClick={() => setEffort(effort * LONGER)}
+            >
+              Look longer
+            </Button>
+          )}
+          <Button look="line" onClick={() => window.print()}>
+            Print
+          </Button>
+        </div>
+      }
+    >
+      <h2 className="text-2xl">Lay out on glass</h2>
+      <Toggles
+        label="What comes first"
+        value={prefers}
+        options={[
+          ['offcuts', 'Offcuts first'],
+          ['use', 'Least glass'],
+        ]}
+        onPick={setPrefers}
+      />
+      <Check checked={isTurnedOver} onCheck={setTurnedOver}>
+        Scored on the back: traced turned over
+      </Check>
+      {isBroken && (
+        <p className="text-risk">The search went wrong; what it had found stands. Look longer to try again.</p>
+      )}
+      <GlassLines wishes={wishes} of={of} unit={view.settings.unit} />
+      {waiting > 0 && (
+        <p className="text-[15px]">
+          {count(waiting, 'piece')} without glass:{' '}
+          <Link className="underline" to={`/panels/${panel.id}/glass`}>
+            choose it
+          </Link>
+          .
+        </p>
+      )}
+    </SideSheet>
+  );
+  return (
+    <Split id="layout" side={side}>
+      <main className="min-h-0 flex-1 overflow-y-auto px-6 py-3" tabIndex={0} aria-label="Sheets">
+        {isOpen ? (
+          <OneSheet
+            sheet={sheet}
+            layout={found.layout}
+            glass={opened.glass}
+            unit={view.settings.unit}
+            onBack={() => setOpen(null)}
+          />
+        ) : wishes.length === 0 ? (
+          <p className="max-w-prose py-4 text-[17px]">
+            {panel.cartoonId === null ? (
+              <>
+                Bring in{' '}
+                <Link className="underline" to={`/panels/${panel.id}/cartoon`}>
+                  the drawing
+                </Link>{' '}
+                first.
+              </>
+            ) : waiting > 0 ? (
+              'Pieces that have their glass and are not cut yet are laid out here.'
+            ) : (
+              'Every piece is cut: nothing is left to lay out.'
+            )}
+          </p>
+        ) : (
+          <div className="grid gap-7 pb-6">
+            {wishes.map((wish) => (
+              <GlassSheets
+                key={wish.glass.id}
+                wish={wish}
+                news={of(wish.key)}
+                unit={view.settings.unit}
+                onOpen={(sheetId) => setOpen({ glassId: wish.glass.id, sheetId })}
+              />
+            ))}
+          </div>
+        )}
+      </main>
+    </Split>
+  );
+}
