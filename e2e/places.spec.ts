@@ -11,6 +11,7 @@ const PLACES = [
   '/panels/heron/measure',
   '/panels/heron/cartoon',
   '/panels/heron/glass',
+  '/panels/heron/layout',
   '/panels/heron/bench',
   '/panels/tide-1/finish',
   '/panels/heron/hours',
@@ -222,7 +223,7 @@ test.describe('undo', () => {
     await expect(back(page)).toHaveAccessibleName('Take back: 22 in place');
     await page.goto(`${DEMO}/panels/heron/bench`);
     await expect(back(page)).toHaveAccessibleName('Take back: nothing of yours here');
-    for (const step of ['measure', 'cartoon', 'glass', 'bench', 'finish', 'hours']) {
+    for (const step of ['measure', 'cartoon', 'glass', 'layout', 'bench', 'finish', 'hours']) {
       await page.goto(`${DEMO}/panels/lantern/${step}`);
       await expect(back(page)).toHaveAccessibleName('Take back: 22 in place');
     }

@@ -49,6 +49,18 @@ const SHOTS = [
   ],
   ['glass', '/panels/heron/glass'],
   [
+    'layout',
+    '/panels/heron/layout',
+    async (page) => {
+      await page.getByRole('button', { name: 'Look longer' }).waitFor();
+      await page
+        .getByRole('button', { name: /break by break/ })
+        .first()
+        .click();
+      for (let k = 0; k < 5; k++) await page.getByRole('button', { name: /(First|Next) break/ }).click();
+    },
+  ],
+  [
     'bench',
     '/panels/heron/bench',
     async (page) => {

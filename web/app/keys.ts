@@ -21,6 +21,10 @@ const DRAWING: readonly Key[] = [
   ['Enter', 'tap there'],
   ['+ − 0', 'closer, further off, the whole panel'],
 ];
+const SHEET: readonly Key[] = [
+  ['← →', 'the break before, the next break'],
+  ['Esc', 'back to all sheets'],
+];
 const TALLY: readonly Key[] = [
   ['/', 'to the tally line, from every step of the panel'],
   ['1 to 9', 'on the board: begin a line with that number'],
@@ -34,6 +38,7 @@ export function keysAt(pathname: string): readonly { readonly title: string; rea
   if (place === 'panels') {
     if (step === 'bench' || step === undefined) own.push({ title: 'On the board', keys: BOARD });
     if (step === 'glass') own.push({ title: 'On the board', keys: BOARD });
+    if (step === 'layout') own.push({ title: 'On a sheet that is taken apart', keys: SHEET });
     if (step === 'cartoon') own.push({ title: 'On the drawing', keys: DRAWING });
     own.push({ title: 'The tally line', keys: TALLY });
   }

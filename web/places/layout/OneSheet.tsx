@@ -1,5 +1,5 @@
 import { ArrowLeft, ChevronLeft, ChevronRight } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { brokenParts, type Layout, type LayoutSheet } from '#core/layout';
 import { centroid, contains } from '#core/geometry';
 import type { Glass } from '#core/stock';
@@ -26,19 +26,22 @@ export function OneSheet({
   const breaks = layout.breaks.filter((one) => one.sheetId === sheet.id);
   const at = Math.min(done, breaks.length);
   const isApart = at === breaks.length;
-  const step = (to: number) => setDone(Math.max(0, Math.min(breaks.length, to)));
+  const most = breaks.length;
+  const step = (to: number) => setDone(Math.max(0, Math.min(most, to)));
+  // Wherever the focus is: a button that comes to its end takes its focus with it.
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const isTyping = event.target instanceof Element && event.target.closest('input, textarea, [role="dialog"]');
+      if (isTyping || event.defaultPrevented) return;
+      if (event.key === 'ArrowRight') setDone(Math.min(most, at + 1));
+      else if (event.key === 'ArrowLeft') setDone(Math.max(0, at - 1));
+      else if (event.key === 'Escape') onBack();
+    };
+    document.addEventListener('keydown', onKey);
+    return () => document.removeEventListener('keydown', onKey);
+  }, [at, most, onBack]);
   return (
-    <section
-      aria-label={`Sheet ${sheet.id}`}
-      className="flex h-full min-h-[420px] flex-col"
-      onKeyDown={(event) => {
-        if (event.key === 'ArrowRight') step(at + 1);
-        else if (event.key === 'ArrowLeft') step(at - 1);
-        else if (event.key === 'Escape') onBack();
-        else return;
-        event.preventDefault();
-      }}
-    >
+    <section aria-label={`Sheet ${sheet.id}`} className="flex h-full min-h-[420px] flex-col">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2 pb-2">
         <Button look="line" onClick={onBack}>
           <ArrowLeft aria-hidden size={18} />
