@@ -166,7 +166,7 @@ export class Layouter {
     }
     const joined = this.#answer(this.#leading());
     // A joint that looked right within the rounding of the outlines, and is not, is found out here: then one by one.
-    const isSound = this.#plain === null || !hasOverlap(this.#job, joined);
+    const isSound = this.#plain === null || holds(this.#job, joined);
     const layout = isSound || this.#plain === null ? joined : this.#answer(this.#plain);
     return { ...layout, unplaced: [...tooLarge, ...layout.unplaced] };
   }
@@ -181,10 +181,8 @@ export class Layouter {
 /** By how much more than a break shaves off the roundest outlines may overlap, mm. */
 const ROUNDED_MM = 0.05;
 
-const hasOverlap = (job: LayoutJob, layout: Layout): boolean =>
-  checkLayout(job, layout, { mm: ROUNDED_MM, deg: 0.1, mm2: 1 }).some(
-    (fault) => fault.code === 'too-near' || fault.code === 'near-edge',
-  );
+const holds = (job: LayoutJob, layout: Layout): boolean =>
+  checkLayout(job, layout, { mm: ROUNDED_MM, deg: 0.1, mm2: 1 }).length === 0;
 
 /** Equal shapes under one number: same hull to a hundredth, same flow. */
 function alikeIn(shapes: readonly Shape[]): number[] {
