@@ -1,8 +1,11 @@
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { Point, Ring } from '../geometry/index.ts';
 import { cells } from '../test/layoutJobs.ts';
 import { seededRandom } from '../units/index.ts';
 import { checkLayout, jobFault, Layouter, type LayoutJob } from './index.ts';
+
+// A search is work, and a busy machine has little time for it.
+vi.setConfig({ testTimeout: 120_000 });
 
 /** A job as no studio would write it: sheets of any shape anywhere, flaws, spiky pieces, any margin and flow. */
 function anyJob(seed: number): LayoutJob {

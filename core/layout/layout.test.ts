@@ -1,9 +1,12 @@
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { boxLayout } from '../test/boxLayout.ts';
 import { jigsaw, rectangle } from '../test/jigsaws.ts';
 import { mostUse, studioJobs } from '../test/layoutJobs.ts';
 import { nth } from '../units/index.ts';
 import { checkLayout, Layouter, type Layout, type LayoutJob } from './index.ts';
+
+// A search is work, and a busy machine has little time for it.
+vi.setConfig({ testTimeout: 120_000 });
 
 function laidOut(job: LayoutJob, steps: number, options = { seed: 1, prefersUse: false }): Layout {
   const search = new Layouter(job, options);
