@@ -77,7 +77,6 @@ const SHOTS = [
       await page.keyboard.press('Enter');
     },
   ],
-  ['table', '/panels/heron/bench', (page) => page.getByRole('button', { name: 'Table' }).click()],
   [
     'tablet',
     '/panels/tide-2/bench',
