@@ -1,7 +1,7 @@
-import { parseArgs } from 'node:util';
 import { z } from 'zod';
 import { checkLayout, jobFault, Layouter, type Layout, type LayoutJob } from '#core/layout';
 import { jobFaultWords, unplacedWords } from '#core/words';
+import { fileOptions } from './fileOptions.ts';
 import { readFile } from './readFile.ts';
 import { Refused } from './refused.ts';
 
@@ -77,24 +77,7 @@ export function layoutCommand(rest: readonly string[]): object {
 }
 
 function optionsOf(rest: readonly string[]) {
-  let parsed;
-  try {
-    parsed = parseArgs({
-      args: [...rest],
-      allowPositionals: true,
-      options: {
-        time: { type: 'string' },
-        seed: { type: 'string' },
-        steps: { type: 'string' },
-        prefer: { type: 'string' },
-      },
-    });
-  } catch (error) {
-    throw new Refused(`${(error as Error).message.split('\n')[0]?.replace(/\.$/, '')}. Use: ${LAYOUT_USAGE}`);
-  }
-  const { values, positionals } = parsed;
-  const [file, ...more] = positionals;
-  if (file === undefined || more.length > 0) throw new Refused(`Use: ${LAYOUT_USAGE}`);
+  const { file, values } = fileOptions(rest, ['time', 'seed', 'steps', 'prefer'], LAYOUT_USAGE);
   const seconds = /^(\d+(?:\.\d+)?)\s*s?$/.exec(values.time ?? '10s')?.[1];
   if (seconds === undefined || Number(seconds) > MOST_SECONDS) {
     throw new Refused(`--time must be seconds such as 10s, an hour at most, not “${values.time}”.`);

@@ -1,7 +1,7 @@
-import { parseArgs } from 'node:util';
 import { DEFAULT_SETTINGS } from '#core/bench';
 import { lengthToMm } from '#core/units';
 import { drawingRefusalWords } from '#core/words';
+import { fileOptions } from './fileOptions.ts';
 import { piecesReport, type PiecesOptions } from './pieces.ts';
 import { readFile } from './readFile.ts';
 import { Refused } from './refused.ts';
@@ -28,25 +28,7 @@ function lengthOption(name: string, text: string | undefined, least: number): nu
 
 /** `pieces FILE`: what the importer understood of a drawing. */
 export function piecesCommand(rest: readonly string[]): object {
-  let parsed;
-  try {
-    parsed = parseArgs({
-      args: [...rest],
-      allowPositionals: true,
-      options: {
-        width: { type: 'string' },
-        height: { type: 'string' },
-        snap: { type: 'string' },
-        came: { type: 'string' },
-        foil: { type: 'string' },
-      },
-    });
-  } catch (error) {
-    throw new Refused(`${(error as Error).message.split('\n')[0]?.replace(/\.$/, '')}. Use: ${PIECES_USAGE}`);
-  }
-  const { values, positionals } = parsed;
-  const [file, ...more] = positionals;
-  if (file === undefined || more.length > 0) throw new Refused(`Use: ${PIECES_USAGE}`);
+  const { file, values } = fileOptions(rest, ['width', 'height', 'snap', 'came', 'foil'], PIECES_USAGE);
   if (values.width !== undefined && values.height !== undefined)
     throw new Refused('Give --width or --height, not both: the other follows.');
   if (values.came !== undefined && values.foil !== undefined) throw new Refused('Give --came or --foil, not both.');
