@@ -136,19 +136,31 @@ export function areaBeyond(poly: Flat, nx: number, ny: number, c: number): numbe
   return twice / 2;
 }
 
+/** A half plane n·p ≤ c, its normal of length one. */
+export interface HalfPlane {
+  readonly nx: number;
+  readonly ny: number;
+  readonly c: number;
+}
+
+/** The half planes of which a convex polygon is what they have in common: one for each side that is longer than a hair. */
+export function halfPlanes(poly: Flat): HalfPlane[] {
+  const planes: HalfPlane[] = [];
+  for (let i = 0; i < poly.length; i += 2) {
+    const j = (i + 2) % poly.length;
+    const ax = numberAt(poly, i);
+    const ay = numberAt(poly, i + 1);
+    const dx = numberAt(poly, j) - ax;
+    const dy = numberAt(poly, j + 1) - ay;
+    const mm = Math.sqrt(dx * dx + dy * dy);
+    if (mm > 1e-9) planes.push({ nx: dy / mm, ny: -dx / mm, c: (dy * ax - dx * ay) / mm });
+  }
+  return planes;
+}
+
 /** The polygon with every side moved in by `byMm`; empty when nothing is left. */
 export function shrunk(poly: Flat, byMm: number): Flat {
-  let left = poly;
-  for (let i = 0; i < poly.length && left.length > 0; i += 2) {
-    const j = (i + 2) % poly.length;
-    const dx = numberAt(poly, j) - numberAt(poly, i);
-    const dy = numberAt(poly, j + 1) - numberAt(poly, i + 1);
-    const mm = Math.hypot(dx, dy);
-    if (mm < 1e-9) continue;
-    const [nx, ny] = [dy / mm, -dx / mm];
-    left = clip(left, nx, ny, nx * numberAt(poly, i) + ny * numberAt(poly, i + 1) - byMm);
-  }
-  return left;
+  return halfPlanes(poly).reduce<Flat>((left, { nx, ny, c }) => clip(left, nx, ny, c - byMm), poly);
 }
 
 /** Turned about the origin by an angle, then moved. */
@@ -166,32 +178,16 @@ export function moved(poly: Flat, cos: number, sin: number, dx: number, dy: numb
 /** The least distance between two parallel lines that hold the polygon, mm. */
 export function leastWidth(poly: Flat): number {
   let least = Infinity;
-  for (let i = 0; i < poly.length; i += 2) {
-    const j = (i + 2) % poly.length;
-    const ax = numberAt(poly, i);
-    const ay = numberAt(poly, i + 1);
-    const dx = numberAt(poly, j) - ax;
-    const dy = numberAt(poly, j + 1) - ay;
-    const mm = Math.hypot(dx, dy);
-    if (mm < 1e-9) continue;
-    const width = reach(poly, -dy / mm, dx / mm) - (-dy * ax + dx * ay) / mm;
-    if (width < least) least = width;
-  }
+  for (const { nx, ny, c } of halfPlanes(poly)) least = Math.min(least, c + reach(poly, -nx, -ny));
   return least === Infinity ? 0 : least;
 }
 
 /** Whether a square of a side fits into a convex polygon with one side at an angle: what is left of it drawn in by the square is not empty. */
-function holdsSquareAt(poly: Flat, side: number, cos: number, sin: number): boolean {
+function holdsSquareAt(poly: Flat, planes: readonly HalfPlane[], side: number, cos: number, sin: number): boolean {
   let left: Flat = poly;
-  for (let i = 0; i < poly.length; i += 2) {
-    const j = (i + 2) % poly.length;
-    const dx = numberAt(poly, j) - numberAt(poly, i);
-    const dy = numberAt(poly, j + 1) - numberAt(poly, i + 1);
-    const mm = Math.hypot(dx, dy);
-    if (mm < 1e-9) continue;
-    const [nx, ny] = [dy / mm, -dx / mm];
+  for (const { nx, ny, c } of planes) {
     const half = (side / 2) * (Math.abs(nx * cos + ny * sin) + Math.abs(ny * cos - nx * sin));
-    left = touchingClip(left, nx, ny, nx * numberAt(poly, i) + ny * numberAt(poly, i + 1) - half);
+    left = touchingClip(left, nx, ny, c - half);
     if (left.length === 0) return false;
   }
   return true;
@@ -210,16 +206,12 @@ function touchingClip(poly: Flat, nx: number, ny: number, c: number): Flat {
 /** Whether a square of a side fits into a convex polygon, flush with one of its sides or at one of `turns` more angles. */
 export function holdsSquare(poly: Flat, side: number, turns = 0): boolean {
   if (areaOf(poly) < side * side - 1e-6 || leastWidth(poly) < side - 1e-7) return false;
-  for (let i = 0; i < poly.length; i += 2) {
-    const j = (i + 2) % poly.length;
-    const dx = numberAt(poly, j) - numberAt(poly, i);
-    const dy = numberAt(poly, j + 1) - numberAt(poly, i + 1);
-    const mm = Math.hypot(dx, dy);
-    if (mm > 1e-6 && holdsSquareAt(poly, side, dx / mm, dy / mm)) return true;
-  }
+  const planes = halfPlanes(poly);
+  // A square lies flush with a side where it is turned as its normal is.
+  if (planes.some(({ nx, ny }) => holdsSquareAt(poly, planes, side, nx, ny))) return true;
   for (let k = 0; k < turns; k++) {
     const rad = (Math.PI / 2) * (k / turns);
-    if (holdsSquareAt(poly, side, Math.cos(rad), Math.sin(rad))) return true;
+    if (holdsSquareAt(poly, planes, side, Math.cos(rad), Math.sin(rad))) return true;
   }
   return false;
 }

@@ -1,5 +1,5 @@
 import { numberAt } from '../units/index.ts';
-import { moved, reach, type Flat } from './convex.ts';
+import { halfPlanes, moved, reach, type Flat } from './convex.ts';
 import type { Part } from './part.ts';
 import { allowedTurn, type Shape } from './shape.ts';
 
@@ -127,12 +127,7 @@ function overlapOf(
   let from = -Infinity;
   let to = Infinity;
   for (const poly of [hull, flaw]) {
-    for (let i = 0; i < poly.length; i += 2) {
-      const j = (i + 2) % poly.length;
-      const [ex, ey] = [numberAt(poly, j) - numberAt(poly, i), numberAt(poly, j + 1) - numberAt(poly, i + 1)];
-      const mm = Math.sqrt(ex * ex + ey * ey);
-      if (mm < 1e-9) continue;
-      const [mx, my] = [ey / mm, -ex / mm];
+    for (const { nx: mx, ny: my } of halfPlanes(poly)) {
       const shift = mx * x + my * y;
       // low < v·t < high
       const low = -reach(flaw, -mx, -my) - reach(hull, mx, my) - shift - OFF_FLAW;

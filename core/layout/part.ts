@@ -1,4 +1,4 @@
-import { areaOf, clip, holdsSquare, leastWidth, reach, type Flat } from './convex.ts';
+import { areaOf, clip, holdsSquare, leastWidth, reach, type Flat, type HalfPlane } from './convex.ts';
 
 /** A large offcut is worth this share more than its area for each share of the sheet that it holds: one is better than three. */
 const GATHERED = 0.08;
@@ -36,12 +36,8 @@ export interface Part {
   readonly room: Flat;
 }
 
-/** A straight break: n·p = c. */
-export interface Cut {
-  readonly nx: number;
-  readonly ny: number;
-  readonly c: number;
-}
+/** A straight break, n·p = c; the near side is its half plane. */
+export type Cut = HalfPlane;
 
 /** The part on the near side of a break (n·p ≤ c) and on its far side; null where that would be a sliver. */
 export const nearSide = (part: Part, { nx, ny, c }: Cut, marginMm: number): Part => ({

@@ -1,5 +1,5 @@
 import { numberAt } from '../units/index.ts';
-import { moved, reach, type Flat } from './convex.ts';
+import { halfPlanes, moved, reach, type Flat } from './convex.ts';
 import { movedMakeup, type InnerBreak, type Makeup } from './shape.ts';
 
 const ROUNDS = 400;
@@ -132,14 +132,8 @@ function shift(one: Loose, x: number, y: number): void {
 }
 
 function offWalls(one: Loose, room: Flat): void {
-  for (let i = 0; i < room.length; i += 2) {
-    const j = (i + 2) % room.length;
-    const [ax, ay] = [numberAt(room, i), numberAt(room, i + 1)];
-    const [ex, ey] = [numberAt(room, j) - ax, numberAt(room, j + 1) - ay];
-    const mm = Math.hypot(ex, ey);
-    if (mm < 1e-9) continue;
-    const [nx, ny] = [ey / mm, -ex / mm];
-    const over = reach(one.hull, nx, ny) - (nx * ax + ny * ay);
+  for (const { nx, ny, c } of halfPlanes(room)) {
+    const over = reach(one.hull, nx, ny) - c;
     if (over > 0) shift(one, -nx * over * WALL_PUSH, -ny * over * WALL_PUSH);
   }
 }
@@ -160,14 +154,8 @@ function leastOverlap(a: Flat, b: Flat): { sep: number; nx: number; ny: number }
     [a, b, 1],
     [b, a, -1],
   ] as const) {
-    for (let i = 0; i < from.length; i += 2) {
-      const j = (i + 2) % from.length;
-      const [ax, ay] = [numberAt(from, i), numberAt(from, i + 1)];
-      const [ex, ey] = [numberAt(from, j) - ax, numberAt(from, j + 1) - ay];
-      const mm = Math.hypot(ex, ey);
-      if (mm < 1e-9) continue;
-      const [nx, ny] = [ey / mm, -ex / mm];
-      const sep = -reach(other, -nx, -ny) - (nx * ax + ny * ay);
+    for (const { nx, ny, c } of halfPlanes(from)) {
+      const sep = -reach(other, -nx, -ny) - c;
       if (sep > best.sep) best = { sep, nx: nx * sign, ny: ny * sign };
     }
   }

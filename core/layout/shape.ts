@@ -1,6 +1,6 @@
 import { signedArea, type Ring } from '../geometry/index.ts';
 import { numberAt } from '../units/index.ts';
-import { areaOf, hullOf, leastWidth, moved, type Flat } from './convex.ts';
+import { areaOf, hullOf, leastWidth, moved, type Flat, type HalfPlane } from './convex.ts';
 import type { LayoutPiece } from './types.ts';
 
 /** A hull with more sides costs time and gains nothing that a break could follow. */
@@ -9,11 +9,7 @@ const MOST_SIDES = 9;
 const ADDED_SHARE = 0.006;
 
 /** A break inside a shape of several pieces, in its own frame: n·p = c. */
-export interface InnerBreak {
-  readonly nx: number;
-  readonly ny: number;
-  readonly c: number;
-}
+export type InnerBreak = HalfPlane;
 
 /** What a shape is made of: one piece where it lies in the shape's frame, or two shapes with a break between them. */
 export type Makeup =
