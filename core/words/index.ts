@@ -19,4 +19,4 @@ export { drawingRefusalWords } from './drawingRefusals.ts';
 export { TECHNIQUE_WORDS } from './terms.ts';
 export { tallyWords } from './tally.ts';
 export { pieceSaid } from './said.ts';
-export { breakWords, jobFaultWords, unplacedWords } from './layout.ts';
+export { breakWords, jobFaultWords, sizeWords, unplacedWords } from './layout.ts';

@@ -1,3 +1,4 @@
+import { showLength, type DisplayUnit } from '../units/index.ts';
 import type { JobFault, UnplacedCode } from '../layout/index.ts';
 
 /** Why a layout job is refused, in one sentence. */
@@ -46,4 +47,12 @@ export function breakWords(
   if (offcut) return 'breaks off an offcut';
   if (held.length < 2) return 'breaks off waste';
   return `parts ${held.map((side) => side.pieces.length).join(' pieces from ')}`;
+}
+
+/** A size, the longer side first, its unit said once where both have the same: “733 × 480 mm”. */
+export function sizeWords(oneMm: number, otherMm: number, unit: DisplayUnit): string {
+  const [long, short] = [Math.max(oneMm, otherMm), Math.min(oneMm, otherMm)].map((mm) => showLength(mm, unit));
+  const mark = /[^\d.,]+$/.exec(short ?? '')?.[0] ?? '';
+  const first = mark !== '' && long?.endsWith(mark) ? long.slice(0, -mark.length) : long;
+  return `${first} × ${short}`;
 }

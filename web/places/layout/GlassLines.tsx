@@ -1,4 +1,5 @@
-import { count, showArea, showLength, showNumbers, type DisplayUnit } from '#core/units';
+import { count, showArea, showNumbers, type DisplayUnit } from '#core/units';
+import { sizeWords } from '#core/words';
 import type { LayoutNews } from '../../worker/layout.worker.ts';
 import type { GlassWish } from './wishes.ts';
 
@@ -41,10 +42,7 @@ function Told({
   unit: DisplayUnit;
 }) {
   const taken = [...new Set(layout.placements.map((p) => p.sheetId))];
-  const back = layout.offcuts.map(({ largestRectangle: { width, height } }) => {
-    const [long, short] = [Math.max(width, height), Math.min(width, height)];
-    return `${showLength(long, unit)} × ${showLength(short, unit)}`;
-  });
+  const back = layout.offcuts.map(({ largestRectangle: { width, height } }) => sizeWords(width, height, unit));
   const tooLarge = wish.job.sheets.length === 0 ? [] : layout.unplaced.filter((one) => one.code === 'too-large');
   const short = layout.unplaced.length - tooLarge.length;
   const buying = new Set(bought?.placements.map((p) => p.sheetId)).size;

@@ -1,5 +1,6 @@
 import { sheetLeft, type LayoutSheet } from '#core/layout';
-import { count, showLength, type DisplayUnit } from '#core/units';
+import { count, type DisplayUnit } from '#core/units';
+import { sizeWords } from '#core/words';
 import { GlassChip } from '../../panel/GlassChip.tsx';
 import type { LayoutNews } from '../../worker/layout.worker.ts';
 import { SheetPicture } from './SheetPicture.tsx';
@@ -69,7 +70,7 @@ export function GlassSheets({
                 <SheetPicture sheet={sheet} layout={bought} glass={glass} unit={unit} pxPerMm={PX_PER_MM} isNew />
               </div>
               <figcaption className="pt-1.5 text-[15px] text-risk">
-                to buy: {size && `${showLength(size.widthMm, unit)} × ${showLength(size.heightMm, unit)}`}
+                to buy: {size && sizeWords(size.widthMm, size.heightMm, unit)}
               </figcaption>
             </figure>
           ))}

@@ -1,7 +1,8 @@
 import { brokenParts, type Layout, type LayoutSheet } from '#core/layout';
 import { boxOf, contains, poleOf, type Point, type Ring } from '#core/geometry';
 import type { Glass } from '#core/stock';
-import { showLength, type DisplayUnit } from '#core/units';
+import type { DisplayUnit } from '#core/units';
+import { sizeWords } from '#core/words';
 import { textureTile, TILE_MM } from '../../panel/textures.ts';
 
 /** How far broken parts are drawn from each other, mm. */
@@ -87,7 +88,7 @@ export function SheetPicture({
         const { at, distanceMm } = poleOf([offcut.outline], 0.5);
         const [dx, dy] = asideOf(at);
         const { width: w, height: h } = offcut.largestRectangle;
-        const words = sizeWords(Math.max(w, h), Math.min(w, h), unit);
+        const words = sizeWords(w, h, unit);
         const box = boxOf(offcut.outline);
         const roomMm = Math.min(box.maxX - box.minX, 2.4 * distanceMm) / (words.length * LETTER_WIDTH);
         return (
@@ -123,13 +124,6 @@ export function SheetPicture({
     </svg>
   );
 }
-
-/** “733 × 480 mm”. */
-const sizeWords = (long: number, short: number, unit: DisplayUnit): string => {
-  const [a, b] = [showLength(long, unit), showLength(short, unit)];
-  const mark = b.slice(b.search(/[^\d.,]/));
-  return mark !== '' && a.endsWith(mark) && !mark.includes('/') ? `${a.slice(0, -mark.length)} × ${b}` : `${a} × ${b}`;
-};
 
 const middle = ({ from, to }: { from: Point; to: Point }): Point => [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
 
