@@ -31,5 +31,6 @@ export function Button({ look = 'plain', className = '', type = 'button', unless
       {...(why === null ? { onClick } : { onClick: sayWhy, 'aria-disabled': true })}
     />
   );
-  return why === null ? button : <Hint words={why}>{button}</Hint>;
+  // A button that can do nothing at times is one and the same button all the time, or it would lose its focus.
+  return unless === undefined ? button : <Hint words={why}>{button}</Hint>;
 }
