@@ -11,11 +11,12 @@ import {
   type AskOf,
 } from '#core/bench';
 import { BOUNDS } from '#core/limits';
-import { HIDINGS, TEXTURES } from '#core/stock';
+import { COATS, HIDINGS, TEXTURES } from '#core/stock';
 import { CURRENCIES } from '#core/units';
 import {
   allowance,
   cents,
+  colour,
   day,
   id,
   instant,
@@ -86,10 +87,13 @@ export const ASKS = {
     id,
     code: label,
     name,
-    colour: z.string().regex(/^#[0-9a-f]{6}$/i, 'is no colour'),
+    colour,
+    // A page that was opened before there were second colours and coats still enters its glass.
+    second: colour.nullable().default(null),
     texture: z.enum(TEXTURES),
     thicknessMm: z.number().positive('must be more than 0').max(BOUNDS.thicknessMm.most),
     hiding: z.enum(HIDINGS),
+    coat: z.enum(COATS).default('none'),
     flow: z.boolean(),
     priceCentsPerM2: cents,
   }),

@@ -16,9 +16,11 @@ const SOUND: Record<string, unknown> = {
     code: 'G-1',
     name: 'green',
     colour: '#aabbcc',
+    second: null,
     texture: 'seedy',
     thicknessMm: 3,
     hiding: 'opal',
+    coat: 'none',
     flow: true,
     priceCentsPerM2: 5,
   },
@@ -122,6 +124,12 @@ describe('commands at the border', () => {
     const parsed = commandSchema.safeParse({ kind, ask });
     expect(parsed.success).toBe(true);
     expect(parsed.data?.ask).toEqual(ask);
+  });
+  it('a glass of a page that knows of no second colours and coats is still entered', () => {
+    const now = SOUND['save-glass'] as Record<string, unknown>;
+    const old = Object.fromEntries(Object.entries(now).filter(([name]) => name !== 'second' && name !== 'coat'));
+    const parsed = commandSchema.safeParse({ kind: 'save-glass', ask: old });
+    expect(parsed.data?.ask).toEqual({ ...old, second: null, coat: 'none' });
   });
   it.each(Object.keys(SOUND))('%s with nothing in it is refused in one sentence', (kind) => {
     if (kind === 'change-settings') return expect(commandSchema.safeParse({ kind, ask: {} }).success).toBe(true);

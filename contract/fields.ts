@@ -17,6 +17,7 @@ export const label = words(24).regex(/^[A-Za-z0-9][A-Za-z0-9._-]*$/, 'may have l
 export const knownLabel = words(60).min(1);
 export const point = z.tuple([z.number().min(-1e5).max(1e5), z.number().min(-1e5).max(1e5)]);
 export const cents = z.number().int().min(0, 'must not be negative').max(1e9);
+export const colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'is no colour');
 export const stepCode = z.string().regex(/^[a-z][a-z0-9-]{0,39}$/, 'is no step');
 export const technique = z.enum(['foil', 'lead']);
 

@@ -9,7 +9,7 @@ import {
   type TableName,
   type Tables,
 } from '#core/bench';
-import { HIDINGS, MOVE_KINDS, TEXTURES } from '#core/stock';
+import { COATS, HIDINGS, MOVE_KINDS, TEXTURES } from '#core/stock';
 import { CURRENCIES } from '#core/units';
 import { allowance, limits, opening, technique } from './fields.ts';
 import type { Tied } from './tied.ts';
@@ -48,9 +48,11 @@ export const ROWS = {
     code: text,
     name: text,
     colour: text,
+    second: text.nullable(),
     texture: z.enum(TEXTURES),
     thicknessMm: mm,
     hiding: z.enum(HIDINGS),
+    coat: z.enum(COATS),
     flow: z.boolean(),
     priceCentsPerM2: count,
     ...mayBeAway,

@@ -73,3 +73,21 @@ test('menus, folds and choices by keys alone', async ({ page }) => {
   await fold.press('Enter');
   await expect(page.getByText('is read when it is wanted.')).toHaveCount(0);
 });
+
+test('a slider, a switch and tabs by keys and by hand', async ({ page }) => {
+  const slider = page.getByRole('slider', { name: 'Share' });
+  await slider.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(slider).toHaveAttribute('aria-valuetext', '41 %');
+  await page.keyboard.press('End');
+  await expect(slider).toHaveAttribute('aria-valuetext', '100 %');
+  const lit = page.getByRole('switch', { name: 'The room is lit' });
+  await page.getByText('The room is lit').click();
+  await expect(lit).not.toBeChecked();
+  await lit.press('Space');
+  await expect(lit).toBeChecked();
+  await page.getByRole('tab', { name: 'Front' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('What is seen from the back.')).toBeVisible();
+  await expect(page.getByText('What is seen from the front.')).toHaveCount(0);
+});

@@ -1,6 +1,6 @@
 // `npm run bench`: import, one large command, first paint and frame times, and a studio after one and after ten years;
-// printed as a table. `npm run bench -- felt`, `-- layout` and `-- years` print what is felt of the interface, the
-// layouts, or the years, alone.
+// printed as a table. `npm run bench -- felt`, `-- paint`, `-- layout` and `-- years` print what is felt of the interface, the
+// painting of a large panel, the layouts, or the years, alone.
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -21,8 +21,8 @@ await esbuild({
   packages: 'external',
   logLevel: 'error',
 });
-const { feltBench, layoutBench, runBenches, yearsBench } = await import(out);
-const PARTS = { felt: feltBench, layout: layoutBench, years: yearsBench };
+const { feltBench, layoutBench, paintBench, runBenches, yearsBench } = await import(out);
+const PARTS = { felt: feltBench, layout: layoutBench, paint: paintBench, years: yearsBench };
 const folder = mkdtempSync(join(tmpdir(), 'nelvik-bench-'));
 try {
   const rows = await (PARTS[process.argv[2]] ?? runBenches)(ROOT, folder);

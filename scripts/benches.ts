@@ -12,10 +12,10 @@ import { paneNet } from '../core/test/panels.ts';
 import { CHROMIUM } from './chromium.mjs';
 import { besideLibrary, type Row } from './besideLibrary.ts';
 import { layoutBench } from './layoutBench.ts';
-import { feltBench } from './feltBench.ts';
+import { feltBench, paintBench } from './feltBench.ts';
 import { yearsBench } from './yearsBench.ts';
 
-export { feltBench, layoutBench, yearsBench };
+export { feltBench, layoutBench, paintBench, yearsBench };
 
 const RUNS = 5;
 const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0;
@@ -55,7 +55,7 @@ export async function runBenches(root: string, folder: string): Promise<Row[]> {
   rows.push({ what: 'marking 500 pieces in one command, to disk', figures: ms(marking(desk)) });
   desk.store.close();
   rows.push(...(await painting(root, folder)));
-  rows.push(...(await feltBench(root, folder)));
+  rows.push(...(await feltBench(root, folder)), ...(await paintBench(root, folder)));
   return [...rows, ...(await yearsBench(root, folder))];
 }
 
@@ -92,6 +92,8 @@ function marking(desk: Desk): number[] {
       texture: 'streaky',
       thicknessMm: 3,
       hiding: 'clear',
+      second: null,
+      coat: 'none',
       flow: true,
       priceCentsPerM2: 1,
     },

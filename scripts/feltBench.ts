@@ -1,10 +1,11 @@
 import { spawn, spawnSync } from 'node:child_process';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium, type CDPSession, type Page } from '@playwright/test';
-import { paneNet } from '../core/test/panels.ts';
-import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import type { Row } from './besideLibrary.ts';
+import { addNet } from './benchNet.ts';
 import { CHROMIUM } from './chromium.mjs';
+import { paintRows } from './paintBench.ts';
 
 const PORT = '4329';
 const BASE = `http://127.0.0.1:${PORT}`;
@@ -23,21 +24,10 @@ const SETTLES_MS = 220;
  * What a hand feels of the interface: opening a panel from another place until all of its pieces are painted, and the
  * main thread's work after a tap, a mark, a change of place. Software rendering, so an upper bound of what a studio sees.
  */
-export async function feltBench(root: string, folder: string): Promise<Row[]> {
-  const env = { ...process.env, NELVIK_DATA: join(folder, 'felt'), PORT, HOST: '127.0.0.1' };
-  spawnSync(process.execPath, [join(root, 'dist/server/demo.mjs')], { env, stdio: 'ignore' });
-  const server = spawn(process.execPath, [join(root, 'dist/server/main.mjs')], {
-    env,
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  await new Promise((up) => server.stdout.once('data', up));
-  const browser = await chromium.launch(CHROMIUM);
-  try {
+export const feltBench = (root: string, folder: string): Promise<Row[]> =>
+  withPage(root, folder, async (page, work) => {
     const pieces = ACROSS * DOWN;
-    await addNet();
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    const work = await page.context().newCDPSession(page);
-    await work.send('Performance.enable');
+    await addNet(BASE, { id: 'net', across: ACROSS, down: DOWN, glasses: 4, mixed: false });
     const rows: Row[] = [await pace(page, 'before')];
     for (const [panel, count] of [
       ['heron', 107],
@@ -51,13 +41,43 @@ export async function feltBench(root: string, folder: string): Promise<Row[]> {
     rows.push(row('a change of step, 107 pieces', await steps(page, work, 'heron'), MOST_TASK));
     rows.push(row(`a change of step, ${pieces} pieces`, await steps(page, work, 'net'), MOST_TASK));
     return [...rows, await pace(page, 'after')];
+  });
+
+/** What the painting of a large panel costs, alone. */
+export const paintBench = (root: string, folder: string): Promise<Row[]> =>
+  withPage(root, folder, async (page) => [
+    await pace(page, 'before'),
+    ...(await paintRows(page, BASE)),
+    await pace(page, 'after'),
+  ]);
+
+/** A page of a studio with the demo's work in it, and what the browser counts of its work. */
+async function withPage(
+  root: string,
+  folder: string,
+  bench: (page: Page, work: CDPSession) => Promise<Row[]>,
+): Promise<Row[]> {
+  const env = { ...process.env, NELVIK_DATA: join(folder, 'felt'), PORT, HOST: '127.0.0.1' };
+  rmSync(env.NELVIK_DATA, { recursive: true, force: true });
+  spawnSync(process.execPath, [join(root, 'dist/server/demo.mjs')], { env, stdio: 'ignore' });
+  const server = spawn(process.execPath, [join(root, 'dist/server/main.mjs')], {
+    env,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  await new Promise((up) => server.stdout.once('data', up));
+  const browser = await chromium.launch(CHROMIUM);
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const work = await page.context().newCDPSession(page);
+    await work.send('Performance.enable');
+    return await bench(page, work);
   } finally {
     await browser.close();
     server.kill();
   }
 }
 
-function row(what: string, times: readonly number[], most: number): Row {
+export function row(what: string, times: readonly number[], most: number): Row {
   const sorted = [...times].sort((a, b) => a - b);
   // The nearest rank: as many of all as the share says took no longer.
   const at = (share: number) => sorted[Math.ceil(sorted.length * share) - 1] ?? 0;
@@ -80,50 +100,6 @@ async function pace(page: Page, when: string): Promise<Row> {
   );
   const [least = 0, most = 0] = [times[0], times.at(-1)];
   return { what: `sixty thousand numbers sorted, ${when}`, figures: `${least.toFixed(0)} to ${most.toFixed(0)} ms` };
-}
-
-/** A panel of the demo's first job with as many pieces as a large lamp. */
-async function addNet(): Promise<void> {
-  let n = 0;
-  const post = async (path: string, body: object) => {
-    const facts = { commandId: `felt-bench-${n++}`, personId: null, bench: 'felt-bench', basis: 1_000 };
-    const seen = (await (await fetch(`${BASE}/api/studio`)).json()) as { seq: number };
-    const answer = await fetch(`${BASE}/api${path}`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ ...facts, basis: seen.seq, ...body }),
-    });
-    if (!answer.ok) throw new Error(await answer.text());
-  };
-  const command = (kind: string, ask: object) => post('/commands', { command: { kind, ask } });
-  await command('save-commission', { id: 'net-job', title: 'Five hundred panes', client: '', due: null, note: '' });
-  const allowance = DEFAULT_ALLOWANCE.foil;
-  const panel = { id: 'net', commissionId: 'net-job', name: 'Net', technique: 'foil', widthMm: 440, heightMm: 480 };
-  await command('save-panel', { ...panel, allowance });
-  const source = paneNet(ACROSS, DOWN, 20, { curved: true });
-  await post('/panels/net/cartoon', { sourceName: 'net.svg', source });
-  const { glasses } = (await (await fetch(`${BASE}/api/studio`)).json()) as { glasses: { id: string }[] };
-  const numbers = Array.from({ length: ACROSS * DOWN }, (_, i) => i + 1);
-  for (const [i, { id }] of glasses.slice(0, 4).entries())
-    await command('choose-glass', { panelId: 'net', numbers: numbers.filter((k) => k % 4 === i), glassId: id });
-  const area = 3000;
-  for (const [i, { id }] of glasses.slice(0, 4).entries()) {
-    const sheet = {
-      label: `FELT-${i}`,
-      glassId: id,
-      kind: 'sheet',
-      widthMm: area,
-      heightMm: area,
-      place: '',
-      costCents: 0,
-    };
-    await command('receive', sheet);
-    const cut = numbers.filter((k) => k % 4 === i);
-    await command('cut', {
-      panelId: 'net',
-      sources: [{ stockId: `FELT-${i}`, numbers: cut, left: { kind: 'stays' } }],
-    });
-  }
 }
 
 /** From the press on its link among the jobs until every piece is drawn and a frame has shown it. */

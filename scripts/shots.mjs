@@ -145,6 +145,9 @@ try {
     await page.waitForTimeout(1200);
     if (act) await act(page);
     await page.waitForTimeout(500);
+    // Each glass has been worked out, and all that was painted with it has come.
+    await page.locator('[data-painted="rough"]').first().waitFor({ state: 'detached', timeout: 20_000 });
+    await page.waitForTimeout(2500);
     await page.screenshot({ path: join(ROOT, 'docs/screenshots', `${name}.png`) });
     await page.close();
   }

@@ -28,6 +28,8 @@ const glass = (id: string, code: string): Command => ({
     texture: 'smooth',
     thicknessMm: 3,
     hiding: 'clear',
+    second: null,
+    coat: 'none',
     flow: false,
     priceCentsPerM2: 0,
   },

@@ -11,6 +11,7 @@ export type { Repair, RepairKind } from './repair.ts';
 export type { ShortEnd } from './tails.ts';
 export { sketchOf, type Sketch } from './sketch.ts';
 export { neighbourTowards, type Direction } from './neighbour.ts';
+export { numberPlaces, type Numbered, type NumberPlace } from './numberPlaces.ts';
 export {
   continueCartoon,
   editCartoon,

@@ -1,3 +1,5 @@
+import { lightOf } from './light.ts';
+
 /** A colour as it is seen: lightness 0 to 100, green to red, blue to yellow (CIE 1976 L*a*b*). */
 export interface Lab {
   readonly l: number;
@@ -11,9 +13,6 @@ const WHITE = { x: 0.95047, y: 1, z: 1.08883 } as const;
 /** Below this a colour's share of the white is taken as a straight line (CIE 15: 6/29 cubed). */
 const BEND = (6 / 29) ** 3;
 
-/** A channel of sRGB, 0 to 1, as light (IEC 61966-2-1). */
-const light = (channel: number): number => (channel <= 0.04045 ? channel / 12.92 : ((channel + 0.055) / 1.055) ** 2.4);
-
 const share = (t: number): number => (t > BEND ? Math.cbrt(t) : t / (3 * (6 / 29) ** 2) + 4 / 29);
 
 /**
@@ -21,10 +20,7 @@ const share = (t: number): number => (t > BEND ? Math.cbrt(t) : t / (3 * (6 / 29
  * @throws where it is none
  */
 export function labOf(hex: string): Lab {
-  const [match, r = '', g = '', b = ''] = /^#([\da-f]{2})([\da-f]{2})([\da-f]{2})$/i.exec(hex) ?? [];
-  if (match === undefined) throw new Error(`“${hex}” is no colour`);
-  const of = (two: string) => light(parseInt(two, 16) / 255);
-  const [red, green, blue] = [of(r), of(g), of(b)];
+  const [red, green, blue] = lightOf(hex);
   // The primaries of sRGB under D65 (IEC 61966-2-1).
   const x = share((0.4124564 * red + 0.3575761 * green + 0.1804375 * blue) / WHITE.x);
   const y = share((0.2126729 * red + 0.7151522 * green + 0.072175 * blue) / WHITE.y);

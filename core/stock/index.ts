@@ -1,10 +1,14 @@
 export { checkLedger, ledgerTotals } from './ledger.ts';
 export { divide, offcutLabel, type Division, type Left, type TakeRefusal } from './take.ts';
 export {
+  COATS,
   FIRST_COLOUR,
+  FIRST_SECOND,
+  hasFigure,
   HIDINGS,
   MOVE_KINDS,
   TEXTURES,
+  type Coat,
   type Glass,
   type Hiding,
   type MoveKind,

@@ -1,11 +1,32 @@
-export const TEXTURES = ['smooth', 'hammered', 'ripple', 'seedy', 'streaky', 'reeded', 'granite'] as const;
+export const TEXTURES = [
+  'smooth',
+  'hammered',
+  'ripple',
+  'seedy',
+  'streaky',
+  'reeded',
+  'granite',
+  'wispy',
+  'ring-mottled',
+  'corded',
+  'drapery',
+  'fracture-streamer',
+] as const;
 export type Texture = (typeof TEXTURES)[number];
+/** Whether something runs through its body that may have a colour of its own. */
+export const hasFigure = (texture: Texture): boolean => FIGURED.has(texture);
+const FIGURED: ReadonlySet<Texture> = new Set(['streaky', 'wispy', 'ring-mottled', 'fracture-streamer']);
+
 /** How much it hides of what is behind it. */
 export const HIDINGS = ['clear', 'veiled', 'opal'] as const;
 export type Hiding = (typeof HIDINGS)[number];
+/** What lies on its face. */
+export const COATS = ['none', 'iridescent', 'mirror'] as const;
+export type Coat = (typeof COATS)[number];
 
-/** What a glass is shown in until its colour is chosen. */
+/** What a glass is shown in until its colours are chosen. */
 export const FIRST_COLOUR = '#8fbbdb';
+export const FIRST_SECOND = '#4a7fb8';
 
 export interface Glass {
   readonly id: string;
@@ -14,9 +35,12 @@ export interface Glass {
   readonly name: string;
   /** Colour by transmitted light, `#rrggbb`. */
   readonly colour: string;
+  /** Of its streaks, wisps, rings or flakes, `#rrggbb`; null where it has none of its own. */
+  readonly second: string | null;
   readonly texture: Texture;
   readonly thicknessMm: number;
   readonly hiding: Hiding;
+  readonly coat: Coat;
   /** Streaks, cords or ripples run one way. */
   readonly flow: boolean;
   readonly priceCentsPerM2: number;

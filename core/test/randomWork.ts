@@ -92,6 +92,8 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       texture: 'smooth',
       thicknessMm: 3,
       hiding: 'clear',
+      second: null,
+      coat: 'none',
       flow: false,
       priceCentsPerM2: 1000 * below(50),
     }),

@@ -13,13 +13,14 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
   'core/sizing': core('units', 'limits', 'geometry', 'cartoon'),
   'core/cutting': core('units', 'limits', 'geometry', 'cartoon', 'sizing'),
   'core/stock': core('units', 'limits', 'geometry'),
+  'core/glass': core('units', 'colour', 'stock'),
   'core/layout': core('units', 'limits', 'geometry', 'stock'),
   'core/bench': core('units', 'limits', 'geometry', 'cartoon', 'sizing', 'stock'),
   'core/labour': core('units', 'bench', 'cutting'),
   'core/words': [...DRAWING, ...core('stock', 'layout', 'bench', 'labour')],
   contract: core('units', 'limits', 'cartoon', 'sizing', 'cutting', 'stock', 'bench'),
   server: ['contract', ...DRAWING, ...core('stock', 'bench', 'words')],
-  web: ['contract', ...DRAWING, ...core('colour', 'layout', 'stock', 'bench', 'labour', 'words')],
+  web: ['contract', ...DRAWING, ...core('colour', 'glass', 'layout', 'stock', 'bench', 'labour', 'words')],
   cli: [...DRAWING, ...core('layout', 'bench', 'words')],
   demo: ['server', 'contract', ...core('units', 'limits', 'geometry', 'sizing', 'cutting', 'stock', 'bench')],
 };
@@ -31,12 +32,14 @@ export const WEB_ARROWS: Readonly<Record<string, readonly string[]>> = {
   'web/tally': ['web/panel', 'web/state', 'web/ui'],
   'web/history': ['web/state', 'web/ui'],
   'web/labour': ['web/state', 'web/ui'],
-  'web/panel': ['web/worker', 'web/state', 'web/ui'],
+  'web/panel': ['web/material', 'web/worker', 'web/state', 'web/ui'],
+  // Painted in a worker: no page, no state.
+  'web/material': [],
   'web/state': ['web/worker'],
   'web/ui': [],
   // The page of all parts.
   'web/parts': ['web/ui', 'web/app'],
-  'web/worker': ['web/state'],
+  'web/worker': ['web/material', 'web/state'],
 };
 
 /** Packages that a room must not bring in. */

@@ -106,6 +106,8 @@ export function smallStudio(technique: Technique = 'foil'): SmallStudio {
         texture: 'smooth',
         thicknessMm: 3,
         hiding: 'clear',
+        second: null,
+        coat: 'none',
         flow: false,
         priceCentsPerM2: price,
       },

@@ -20,3 +20,4 @@ export { TECHNIQUE_WORDS } from './terms.ts';
 export { tallyWords } from './tally.ts';
 export { pieceSaid } from './said.ts';
 export { breakWords, jobFaultWords, sizeWords, unplacedWords } from './layout.ts';
+export { textureWords } from './glass.ts';

@@ -1,3 +1,4 @@
+import { textureWords } from '#core/words';
 import { useLocation, useNavigate } from 'react-router';
 import { useBench } from '../state/bench.ts';
 import { useSelection } from '../state/selection.ts';
@@ -102,7 +103,7 @@ export function useFinds(): Finds[] {
           find(
             `glass-${g.id}`,
             `${g.code} ${g.name}`,
-            g.texture,
+            textureWords(g.texture),
             to(`/rack?find=${encodeURIComponent(g.code)}`),
             g.colour,
           ),

@@ -1,5 +1,6 @@
-import { useMemo, useRef, type ReactNode } from 'react';
+import { useMemo, useRef, type CSSProperties, type ReactNode, type Ref } from 'react';
 import { pieceRings } from '#core/cartoon';
+import type { Glass } from '#core/stock';
 import { contains, regionContains, type Point } from '#core/geometry';
 import { Picked, type OnPanel } from './Picked.tsx';
 import { BoardTools } from './BoardTools.tsx';
@@ -8,7 +9,14 @@ import { useSelection } from '../state/selection.ts';
 import { useBoardKeys } from './useBoardKeys.ts';
 import { useLasso } from './useLasso.ts';
 import { useLongPress } from './useLongPress.ts';
-import { useZoom } from './useZoom.ts';
+import { Beside } from './Beside.tsx';
+import { GlassLayer, type GlassFile } from './GlassLayer.tsx';
+import { NumberLayer } from './NumberLayer.tsx';
+import type { Area, Drawn, Scene } from '../material/scene.ts';
+import type { Placed } from './camera.ts';
+import type { PicturedPiece } from './standing.ts';
+import { usePrinting } from '../ui/usePrinting.ts';
+import { useCamera } from './useCamera.ts';
 
 export interface BoardProps extends OnPanel {
   readonly label: string;
@@ -27,8 +35,26 @@ export interface BoardProps extends OnPanel {
   /** All pieces that a double tap on one means. */
   alike?(number: number): readonly number[];
   onType?(text: string): void;
+  /** The panel as glass, under the marks; without it the children draw the panel themselves. */
+  readonly material?: Material;
   readonly children: ReactNode;
 }
+
+/** What a board shows as glass, paper and metal. */
+export interface Material {
+  readonly drawn: Drawn;
+  readonly scene: Scene;
+  /** The same in another light, over a part of it. */
+  readonly beside: Scene | null;
+  /** Where their numbers are to be written. */
+  readonly numbered: readonly PicturedPiece[];
+  readonly dots: ReadonlyMap<string, Glass> | null;
+  readonly ref?: Ref<GlassFile>;
+}
+
+/** Light on the wall ends softly where the board does. */
+const FADING =
+  '[mask-image:linear-gradient(transparent,black_26px,black_calc(100%-26px),transparent)] [mask-composite:intersect]';
 
 const MARGIN = 0.05;
 
@@ -51,16 +77,19 @@ export function Board(props: BoardProps) {
     onPick,
     alike,
     onType,
+    material,
     children,
   } = props;
   const { isAdding, setAdding } = useSelection();
-  const svg = useRef<SVGSVGElement>(null);
+  const board = useRef<HTMLDivElement>(null);
+  const mover = useRef<HTMLDivElement>(null);
   const stage = useRef<SVGGElement>(null);
-  const { zoomBy, whole } = useZoom(svg, stage);
   const { x, y, width, height } = paths.box;
   const pad = Math.max(width, height) * MARGIN;
-  const viewBox = `${x - pad} ${y - pad} ${width + 2 * pad} ${height + 2 * pad}`;
-
+  const area = useMemo(
+    () => ({ x: x - pad, y: y - pad, width: width + 2 * pad, height: height + 2 * pad }),
+    [x, y, width, height, pad],
+  );
   const toMm = (event: { clientX: number; clientY: number }): Point => {
     const matrix = stage.current?.getScreenCTM();
     if (!matrix) return [0, 0];
@@ -94,6 +123,8 @@ export function Board(props: BoardProps) {
     setAdding(true);
     onPick([number], 'add');
   });
+  const printing = usePrinting();
+  const { placed, cover, zoomBy, whole } = useCamera(board, mover, area, press.up);
   const click = (event: React.MouseEvent) => {
     if (press.wasLong()) return;
     if (onPoint && !lassoing) return onPoint(toMm(event), mmPerPx());
@@ -120,55 +151,96 @@ export function Board(props: BoardProps) {
   return (
     <div className="relative flex min-h-0 min-w-0 flex-1 flex-col">
       {/* The picture is worked with the keyboard as one thing; the table beside it says the same in words. */}
-      <svg
-        ref={svg}
-        viewBox={viewBox}
+      <div
+        ref={board}
         data-lasso={lassoing ? 'on' : undefined}
-        role="application"
-        aria-label={label}
-        tabIndex={0}
-        onKeyDown={keyDown}
-        onClick={click}
-        onDoubleClick={twice}
-        onPointerDown={(event) => {
-          if (!lassoing) onHover?.(toMm(event), mmPerPx());
-          press.down(event);
-          hand.onPointerDown(event);
-        }}
-        onPointerMove={(event) => {
-          if (!lassoing) onHover?.(toMm(event), mmPerPx());
-          press.move(event);
-          hand.onPointerMove(event);
-        }}
-        onPointerUp={(event) => {
-          press.up();
-          hand.onPointerUp(event);
-        }}
-        onPointerLeave={() => onHover?.(null, 1)}
-        onPointerCancel={press.up}
-        className={`min-h-0 flex-1 touch-none ${narrow ? 'mb-14' : 'max-sm:mb-14'} select-none outline-none focus-visible:outline-3 focus-visible:-outline-offset-4 focus-visible:outline-copper ${lassoing ? 'cursor-crosshair' : ''}`}
-        data-testid="board"
+        className={`relative min-h-0 flex-1 touch-none overflow-hidden select-none print:overflow-visible ${dark && !material?.beside ? FADING : ''} ${narrow ? 'mb-14' : 'max-sm:mb-14'}`}
       >
-        <g ref={stage}>
-          <g transform={mirrored ? `translate(${2 * x + width} 0) scale(-1 1)` : undefined}>
-            {shadow && (
-              <rect
-                x={x - pad * 0.28}
-                y={y - pad * 0.28}
-                width={width + pad * 0.56}
-                height={height + pad * 0.56}
-                fill={dark ? 'var(--dark-board)' : 'var(--bright)'}
-                style={{ filter: 'drop-shadow(0 3px 7px var(--cast-soft))' }}
-              />
-            )}
-            {children}
-            <Picked {...{ paths, selected, meant, meantJoints, dark, lasso, pad, crosshair }} />
-          </g>
-        </g>
-      </svg>
+        <div ref={mover} className="absolute inset-0 origin-top-left will-change-transform print:static">
+          {material && !dark && shadow && (
+            <div
+              aria-hidden
+              className="absolute top-0 left-0 origin-top-left bg-[var(--bright)] shadow-[0_3px_12px_var(--cast-soft)] print:hidden"
+              style={mountStyle(area, pad, placed)}
+            />
+          )}
+          {material && <GlassLayer drawn={material.drawn} scene={material.scene} ref={material.ref} placed={placed} />}
+          {material?.beside && <Beside drawn={material.drawn} scene={material.beside} placed={placed} />}
+          {material && material.numbered.length > 0 && (
+            <NumberLayer
+              paths={paths}
+              pieces={material.numbered}
+              placed={placed}
+              mirrored={mirrored}
+              glasses={material.dots}
+            />
+          )}
+          <svg
+            viewBox={printing ? `${area.x} ${area.y} ${area.width} ${area.height}` : undefined}
+            data-lasso={lassoing ? 'on' : undefined}
+            role="application"
+            aria-label={label}
+            tabIndex={0}
+            onKeyDown={keyDown}
+            onClick={click}
+            onDoubleClick={twice}
+            onPointerDown={(event) => {
+              if (!lassoing) onHover?.(toMm(event), mmPerPx());
+              press.down(event);
+              hand.onPointerDown(event);
+            }}
+            onPointerMove={(event) => {
+              if (!lassoing) onHover?.(toMm(event), mmPerPx());
+              press.move(event);
+              hand.onPointerMove(event);
+            }}
+            onPointerUp={(event) => {
+              press.up();
+              hand.onPointerUp(event);
+            }}
+            onPointerLeave={() => onHover?.(null, 1)}
+            onPointerCancel={press.up}
+            className={`absolute inset-0 size-full touch-none overflow-visible select-none print:static print:h-auto outline-none focus-visible:outline-3 focus-visible:-outline-offset-4 focus-visible:outline-copper ${lassoing ? 'cursor-crosshair' : ''}`}
+            data-testid="board"
+          >
+            <g
+              ref={stage}
+              transform={
+                printing ? undefined : `matrix(${placed.pxPerMm} 0 0 ${placed.pxPerMm} ${placed.x} ${placed.y})`
+              }
+            >
+              <g transform={mirrored ? `translate(${2 * x + width} 0) scale(-1 1)` : undefined}>
+                {!material && shadow && (
+                  <rect
+                    x={x - pad * 0.28}
+                    y={y - pad * 0.28}
+                    width={width + pad * 0.56}
+                    height={height + pad * 0.56}
+                    fill={dark ? 'var(--dark-board)' : 'var(--bright)'}
+                    style={{ filter: 'drop-shadow(0 3px 7px var(--cast-soft))' }}
+                  />
+                )}
+                {children}
+                <Picked {...{ paths, selected, meant, meantJoints, dark, lasso, pad, crosshair }} />
+              </g>
+            </g>
+          </svg>
+        </div>
+        <div ref={cover} hidden className="absolute inset-0 touch-none select-none" />
+      </div>
       <BoardTools {...{ narrow, isAdding, setAdding, lassoing, setLassoing, zoomBy, whole }} picks={!onPoint}>
         {tools}
       </BoardTools>
     </div>
   );
+}
+
+/** The white mount under a panel on the bench. */
+function mountStyle({ x, y, width, height }: Area, pad: number, placed: Placed): CSSProperties {
+  const by = pad * 0.72;
+  return {
+    width: (width - 2 * by) * placed.pxPerMm,
+    height: (height - 2 * by) * placed.pxPerMm,
+    transform: `translate(${placed.x + (x + by) * placed.pxPerMm}px,${placed.y + (y + by) * placed.pxPerMm}px)`,
+  };
 }

@@ -1,18 +1,22 @@
-import type { Glass } from '#core/stock';
-import { textureTile } from './textures.ts';
+import type { GlassLook } from '#core/glass';
+import { useTile } from './useTile.ts';
 
-/** A chip of glass held to the light: its colour with its texture over it. */
-export function GlassChip({ glass, size = 44 }: { glass: Glass; size?: number }) {
+/** So many pixels of the screen a tile of 256 mm: near enough to see its figure. */
+const TILE_PX = 190;
+
+/** A chip of glass held to the light. */
+export function GlassChip({ glass, size = 44 }: { glass: GlassLook; size?: number }) {
+  const tile = useTile(glass);
   return (
     <span
       aria-hidden
-      className="block shrink-0 rounded-[3px] border border-[var(--score-third)] shadow-inner"
+      className="block shrink-0 rounded-[3px] border border-[var(--score-third)]"
       style={{
         width: size,
         height: size,
         backgroundColor: glass.colour,
-        backgroundImage: `url(${textureTile(glass.texture)})`,
-        backgroundSize: 96,
+        backgroundImage: tile ? `url(${tile})` : undefined,
+        backgroundSize: TILE_PX,
       }}
     />
   );

@@ -1,10 +1,11 @@
 import { unpackPieces, type Glance } from '#contract';
 import type { Sketch } from '#core/cartoon';
 import type { Glass } from '#core/stock';
-import { Materials } from './Materials.tsx';
-import { Metalwork } from './Metalwork.tsx';
+import { fitted } from './camera.ts';
+import { GlassLayer } from './GlassLayer.tsx';
+import { metalOf } from './metal.ts';
 import { sketchPaths } from './paths.ts';
-import { SmallPieces } from './SmallPieces.tsx';
+import { drawnOf, sceneOf } from './sceneOf.ts';
 import type { Pictured } from './standing.ts';
 
 interface SmallPictureProps {
@@ -35,20 +36,16 @@ export function SmallPicture({ panel, pieces, sketch, glasses, pxPerMm }: SmallP
   }
   const paths = sketchPaths(sketch);
   const unpacked = unpackPieces(pieces);
-  const { x, y, width, height } = paths.box;
+  const metal = metalOf({ paths, panel, pieces: unpacked, side: 'front', jointsOnly: false });
+  const scene = sceneOf({ panel, pieces: unpacked, glasses }, metal);
   return (
-    <svg
+    <div
       role="img"
       aria-label={`${panel.name} as it stands`}
-      width={w}
-      height={h}
-      viewBox={`${x} ${y} ${width} ${height}`}
-      className="block overflow-visible"
-      style={{ filter: 'drop-shadow(3px 4px 4px var(--cast))' }}
+      className="relative block"
+      style={{ width: w, height: h, filter: 'drop-shadow(3px 4px 4px var(--cast))' }}
     >
-      <Materials />
-      <SmallPieces paths={paths} panel={panel} pieces={unpacked} glasses={glasses} />
-      <Metalwork paths={paths} panel={panel} pieces={unpacked} side="front" jointsOnly={false} lit={false} />
-    </svg>
+      <GlassLayer drawn={drawnOf(paths)} scene={scene} placed={fitted(paths.box, w, h)} />
+    </div>
   );
 }

@@ -10,6 +10,7 @@ export type Pictured = Pick<Panel, 'name' | 'technique' | 'widthMm' | 'heightMm'
 export type PicturedPiece = Pick<SeenPiece, 'number' | 'stage' | 'glassId' | 'asks'> & {
   readonly broken: string | null;
   readonly tooSmall?: boolean;
+  readonly flowDeg?: number | null;
 };
 
 /** Whether a step that looks so was done to the panel. */

@@ -16,9 +16,13 @@ import { Length, Measures } from '../ui/Length.tsx';
 import { Menu, MenuCheck, MenuItem, MenuLine, MenuTitle } from '../ui/Menu.tsx';
 import { OneOf } from '../ui/OneOf.tsx';
 import { Question } from '../ui/Question.tsx';
+import { Scroll } from '../ui/Scroll.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { SideSheet } from '../ui/SideSheet.tsx';
+import { Slider } from '../ui/Slider.tsx';
+import { Switch } from '../ui/Switch.tsx';
 import { Table, type Column } from '../ui/Table.tsx';
+import { Tabs } from '../ui/Tabs.tsx';
 import { TOGGLE, Toggles } from '../ui/Toggles.tsx';
 
 /** Every part in every state it has, to be looked at and tried; no place of the studio, and not in what is built for it. */
@@ -46,8 +50,45 @@ export function Parts() {
       <Choices />
       <Forms />
       <Over />
+      <Moved />
       <Tables />
     </main>
+  );
+}
+
+function Moved() {
+  const [share, setShare] = useState(0.4);
+  const [on, setOn] = useState(true);
+  const [tab, setTab] = useState<'front' | 'back'>('front');
+  return (
+    <Group title="Moved, turned and turned over">
+      <Slider
+        label="Share"
+        value={share}
+        said={`${Math.round(share * 100)} %`}
+        onSlide={setShare}
+        className="max-w-80"
+      />
+      <Switch on={on} onTurn={setOn}>
+        The room is lit
+      </Switch>
+      <Tabs
+        label="Sides"
+        value={tab}
+        onTurn={setTab}
+        tabs={[
+          { id: 'front', name: 'Front', sheet: <p className="py-3">What is seen from the front.</p> },
+          { id: 'back', name: 'Back', sheet: <p className="py-3">What is seen from the back.</p> },
+        ]}
+      />
+      <div className="flex h-40 w-72 border border-line">
+        <Scroll className="grid gap-2 p-3">
+          {Array.from({ length: 20 }, (_, i) => (
+            <p key={i}>Line {i + 1} of twenty</p>
+          ))}
+        </Scroll>
+      </div>
+    </Group>
   );
 }
 

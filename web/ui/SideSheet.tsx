@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { Scroll } from './Scroll.tsx';
 
 /** What lies beside the panel: it scrolls, while what is done next stays in sight at its foot. */
 export function SideSheet({
@@ -17,9 +18,7 @@ export function SideSheet({
 }) {
   const inside = (
     <>
-      <div className="flex min-h-0 flex-1 flex-col gap-4 overflow-y-auto p-5" tabIndex={0}>
-        {children}
-      </div>
+      <Scroll className="flex flex-col gap-4 p-5">{children}</Scroll>
       {foot && <div className="grid shrink-0 gap-2 border-t border-line px-5 py-3">{foot}</div>}
     </>
   );

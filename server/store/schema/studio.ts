@@ -3,7 +3,7 @@ import { check, index, integer, real, sqliteTable, text, uniqueIndex } from 'dri
 import type { Away, Deed, Look, StepCode, WorkStage } from '#core/bench';
 import type { OwnLimits } from '#core/limits';
 import type { Technique } from '#core/sizing';
-import type { Hiding, StockItem, Texture } from '#core/stock';
+import type { Coat, Hiding, StockItem, Texture } from '#core/stock';
 import type { Currency, DisplayUnit } from '#core/units';
 
 /** What every row has. */
@@ -47,9 +47,11 @@ export const glasses = sqliteTable(
     code: text('code').notNull(),
     name: text('name').notNull(),
     colour: text('colour').notNull(),
+    second: text('second'),
     texture: text('texture').$type<Texture>().notNull(),
     thicknessMm: real('thickness_mm').notNull(),
     hiding: text('hiding').$type<Hiding>().notNull(),
+    coat: text('coat').$type<Coat>().notNull().default('none'),
     flow: flag('flow'),
     priceCentsPerM2: integer('price_cents_per_m2').notNull(),
     ...mayBeAway,

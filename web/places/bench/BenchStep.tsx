@@ -1,10 +1,16 @@
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { pieceSaid, standingWords } from '#core/words';
 import type { Joint } from '#core/cartoon';
 import type { Point } from '#core/geometry';
 import { alikeOf } from '../../panel/alike.ts';
 import { Board } from '../../panel/Board.tsx';
-import { MOST_TEXTURED, PanelPicture, type View } from '../../panel/PanelPicture.tsx';
+import type { GlassFile } from '../../panel/GlassLayer.tsx';
+import { LightBar } from '../../panel/LightBar.tsx';
+import { roomColour } from '../../panel/rooms.ts';
+import { useLighting } from '../../panel/useLighting.ts';
+import { PanelOnBoard } from '../../panel/PanelOnBoard.tsx';
+import { panelMaterial } from '../../panel/panelMaterial.ts';
+import type { View } from '../../panel/PanelPrint.tsx';
 import { useSelection } from '../../state/selection.ts';
 import { TallyLine } from '../../tally/TallyLine.tsx';
 import { useTally } from '../../tally/useTally.ts';
@@ -30,6 +36,8 @@ export function BenchStep() {
   const view = usePanelView();
   const { panel, pieces, paths, glasses } = view;
   const [look, setLook] = useState<View>('front');
+  const { lighting, beside } = useLighting();
+  const file = useRef<GlassFile>(null);
   const [asTable, setAsTable] = useState(false);
   const { numbers, at, panelId, choose, toggle } = useSelection();
   const selected = panelId === panel.id ? numbers : NONE;
@@ -62,6 +70,9 @@ export function BenchStep() {
         Unrolling the drawing …
       </p>
     );
+  const lit = look === 'lit';
+  const shown = { paths, panel, pieces, glasses };
+  const material = panelMaterial(shown, { look, lighting, beside });
   const here = panelId === panel.id ? pieces.find((p) => p.number === at) : undefined;
   const side =
     tally.questions.length > 0 ? (
@@ -79,7 +90,8 @@ export function BenchStep() {
     <div className="flex min-h-0 flex-1 flex-col">
       <Split id="bench" side={side}>
         <main
-          className={`relative flex min-h-0 min-w-0 flex-1 flex-col ${look === 'lit' ? 'bg-[var(--dark-room)]' : ''}`}
+          className="relative flex min-h-0 min-w-0 flex-1 flex-col"
+          style={lit ? { background: roomColour(lighting) } : undefined}
         >
           <div className="flex flex-wrap items-center gap-1.5 py-1.5 pr-6 pl-4 max-sm:flex-nowrap max-sm:overflow-x-auto max-sm:pr-2 xl:px-6 print:hidden">
             <Toggles label="View" value={look} options={VIEWS} onPick={setLook} />
@@ -100,7 +112,8 @@ export function BenchStep() {
               at={at}
               meant={tally.lit}
               meantJoints={tally.litJoints}
-              dark={look === 'lit'}
+              dark={lit}
+              material={{ ...material, ref: file }}
               narrow={asTable}
               onPoint={look === 'joints' ? tapJoint : undefined}
               onPick={onPick}
@@ -108,25 +121,15 @@ export function BenchStep() {
               onType={tally.begin}
               label={`${panel.name}, ${pieces.length} pieces. Arrow keys go to the neighbouring piece; a digit starts the tally line.`}
             >
-              <PanelPicture
-                paths={paths}
-                panel={panel}
-                pieces={pieces}
-                glasses={glasses}
-                view={look}
-                textures={pieces.length <= MOST_TEXTURED}
-                numbers={look !== 'joints'}
-              />
+              <PanelOnBoard shown={shown} look={look} metal={material.scene.metal} />
               {panel.opening && (look === 'front' || look === 'back') && (
                 <SightLine paths={paths} allowance={panel.allowance} opening={panel.opening} />
               )}
             </Board>
             {asTable && <PieceTable view={view} selected={selected} onPick={onPick} />}
           </div>
-          <p
-            className={`px-6 pb-2 text-[14.5px] ${look === 'lit' ? 'text-[var(--dark-words)]' : 'text-mute'}`}
-            data-testid="counts"
-          >
+          {lit && <LightBar panel={panel} fileOf={(heightPx) => file.current?.file(heightPx)} />}
+          <p className="px-6 pb-2 text-[14.5px] text-mute" data-testid="counts" hidden={lit}>
             {standingWords(
               panel,
               pieces.reduce((sum, p) => sum + p.recuts, 0),

@@ -1,5 +1,5 @@
 import { boxOf } from '#core/geometry';
-import { textureTile, TILE_MM } from '../../panel/textures.ts';
+import { GlassPattern } from '../../panel/GlassPattern.tsx';
 import type { PanelView } from '../../panel/view.ts';
 import type { PieceRow } from '../../state/studio.ts';
 
@@ -23,24 +23,16 @@ export function PieceDrawing({ view, piece }: { view: PanelView; piece: PieceRow
     >
       {glass && (
         <defs>
-          <pattern
-            id="one-tex"
-            width={TILE_MM[glass.texture]}
-            height={TILE_MM[glass.texture]}
-            patternUnits="userSpaceOnUse"
-          >
-            <image href={textureTile(glass.texture)} width={TILE_MM[glass.texture]} height={TILE_MM[glass.texture]} />
-          </pattern>
+          <GlassPattern id="one-glass" glass={glass} flowDeg={piece.flowDeg ?? 0} />
         </defs>
       )}
       <path
         d={d}
-        fill={glass?.colour ?? 'var(--paper)'}
+        fill={glass ? 'url(#one-glass)' : 'var(--paper)'}
         stroke="var(--score)"
         strokeWidth={1}
         vectorEffect="non-scaling-stroke"
       />
-      {glass && <path d={d} fill="url(#one-tex)" />}
       {(glass?.flow || (piece.flowDeg ?? null) !== null) && (
         <path
           transform={`rotate(${piece.flowDeg ?? 0} ${cx} ${cy})`}

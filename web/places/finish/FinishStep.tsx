@@ -4,6 +4,8 @@ import { count, showNumbers } from '#core/units';
 import { nextStep } from '#core/words';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Tabs } from '../../ui/Tabs.tsx';
+import { useMedia } from '../../ui/useMedia.ts';
 import { momentWords } from '../../ui/dates.ts';
 import { Delivery } from './Delivery.tsx';
 import { OpenJoints } from './OpenJoints.tsx';
@@ -17,6 +19,8 @@ export function FinishStep() {
   const { panel, paths, settings } = view;
   const send = useSend();
   const { missing: open, openOn, tick, tap } = useSolder(view);
+  const isNarrow = useMedia('(max-width: 767px)');
+  const [side, setSide] = useState<Side>('front');
   const isOpen = open.length > 0;
   const next = nextStep(panel);
   const [leaving, setLeaving] = useState<StepCode | null>(null);
@@ -33,19 +37,36 @@ export function FinishStep() {
       .every((s) => s.mayBeLeftOut);
   };
   const finish = (step: StepDefinition) => {
-    const side = step.deed === 'solders-front' ? 'front' : step.deed === 'solders-back' ? 'back' : null;
-    if (side !== null && openOn(side).length > 0) setAsked(side);
+    const soldered = step.deed === 'solders-front' ? 'front' : step.deed === 'solders-back' ? 'back' : null;
+    // The side that is spoken of lies on top.
+    if (soldered !== null) setSide(soldered);
+    if (soldered !== null && openOn(soldered).length > 0) setAsked(soldered);
     else if (step.deed === 'delivers' && mayBeNext(step)) setLeaving(step.code);
     else void done(step.code);
   };
   return (
     <main className="grid min-h-0 flex-1 grid-cols-2 gap-8 overflow-y-auto px-6 py-4 max-md:block max-md:px-4">
-      <div className="flex min-h-0 gap-4 max-md:pb-6">
-        {paths &&
-          SIDES.map((side) => (
-            <SideOfPanel key={side} view={view} paths={paths} side={side} onJoint={(joint) => tap(side, joint)} />
+      {paths && isNarrow && (
+        <Tabs
+          label="Sides"
+          value={side}
+          onTurn={setSide}
+          className="pb-6"
+          tabs={SIDES.map((id) => ({
+            id,
+            name: `${id === 'front' ? 'Front' : 'Back'}, ${openOn(id).length} open`,
+            sheet: <SideOfPanel view={view} paths={paths} side={id} onJoint={(joint) => tap(id, joint)} />,
+          }))}
+        />
+      )}
+      {paths && !isNarrow && (
+        <div className="flex min-h-0 gap-4">
+          {SIDES.map((id) => (
+            <SideOfPanel key={id} view={view} paths={paths} side={id} onJoint={(joint) => tap(id, joint)} />
           ))}
-      </div>
+        </div>
+      )}
+      {!paths && <div />}
       <section aria-label="Steps">
         {isOpen && (
           <p className="mb-4 text-[17px]">

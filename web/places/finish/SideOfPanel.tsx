@@ -3,9 +3,13 @@ import type { Joint } from '#core/cartoon';
 import type { Side } from '#core/bench';
 import { jointsWords } from '#core/words';
 import { jointAt } from '../../panel/jointAt.ts';
-import { PanelPicture } from '../../panel/PanelPicture.tsx';
+import { GlassStill } from '../../panel/GlassStill.tsx';
+import { panelMaterial } from '../../panel/panelMaterial.ts';
+import { PanelPrint } from '../../panel/PanelPrint.tsx';
 import type { PanelPaths } from '../../panel/paths.ts';
 import type { PanelView } from '../../panel/view.ts';
+
+const NO_LIGHT = { kind: 'bench', roomLit: true } as const;
 
 /** With so few left each is shown by an arrow. */
 const ARROWS = 3;
@@ -23,12 +27,15 @@ export function SideOfPanel({
   onJoint: (joint: Joint) => void;
 }) {
   const { panel, pieces, glasses } = view;
+  const shown = { paths, panel, pieces, glasses };
+  const { drawn, scene } = panelMaterial(shown, { look: side, lighting: NO_LIGHT });
   const stage = useRef<SVGGElement>(null);
   const { x, y, width, height } = paths.box;
   const done = new Set(panel.soldered[side]);
   const joints = paths.cartoon.joints;
   const open = joints.filter((j) => !done.has(j.number));
   const isBegun = open.length > 0 && open.length < joints.length;
+  const area = { x: x - 8, y: y - 8, width: width + 16, height: height + 16 };
   const unit = Math.max(width, height) / 100;
   const tap = (event: MouseEvent) => {
     const matrix = stage.current?.getScreenCTM();
@@ -40,44 +47,39 @@ export function SideOfPanel({
   };
   return (
     <figure className="flex min-h-0 min-w-0 flex-1 flex-col">
-      <svg
-        role="img"
-        aria-label={`The ${side}: ${jointsWords(joints, panel.soldered[side], side)}`}
-        viewBox={`${x - 8} ${y - 8} ${width + 16} ${height + 16}`}
-        className="max-h-[62vh] min-h-0 w-full cursor-pointer max-md:h-[42vh] touch-manipulation select-none"
-        onClick={tap}
-        data-testid={`joints-${side}`}
-      >
-        <g ref={stage} transform={side === 'back' ? `translate(${2 * x + width} 0) scale(-1 1)` : undefined}>
-          <PanelPicture
-            paths={paths}
-            panel={panel}
-            pieces={pieces}
-            glasses={glasses}
-            view={side}
-            textures={false}
-            numbers={false}
-          />
-          {open.map(({ number, at }) => (
-            <circle
-              key={number}
-              cx={at[0]}
-              cy={at[1]}
-              r={unit * 0.9}
-              fill="var(--paper)"
-              stroke="var(--copper)"
-              strokeWidth={unit * 0.28}
-              data-open-joint={number}
-            />
-          ))}
-          {isBegun &&
-            open
-              .slice(0, ARROWS)
-              .map(({ number, at }) => (
-                <Arrow key={number} at={at} middle={[x + width / 2, y + height / 2]} unit={unit} />
-              ))}
-        </g>
-      </svg>
+      <div className="relative h-[62vh] min-h-0 w-full max-md:h-[42vh]">
+        <GlassStill drawn={drawn} scene={scene} area={area} />
+        <svg
+          role="img"
+          aria-label={`The ${side}: ${jointsWords(joints, panel.soldered[side], side)}`}
+          viewBox={`${area.x} ${area.y} ${area.width} ${area.height}`}
+          className="absolute inset-0 size-full cursor-pointer touch-manipulation select-none"
+          onClick={tap}
+          data-testid={`joints-${side}`}
+        >
+          <g ref={stage} transform={side === 'back' ? `translate(${2 * x + width} 0) scale(-1 1)` : undefined}>
+            <PanelPrint shown={shown} view={side} metal={scene.metal} numbers={false} />
+            {open.map(({ number, at }) => (
+              <circle
+                key={number}
+                cx={at[0]}
+                cy={at[1]}
+                r={unit * 0.9}
+                fill="var(--paper)"
+                stroke="var(--copper)"
+                strokeWidth={unit * 0.28}
+                data-open-joint={number}
+              />
+            ))}
+            {isBegun &&
+              open
+                .slice(0, ARROWS)
+                .map(({ number, at }) => (
+                  <Arrow key={number} at={at} middle={[x + width / 2, y + height / 2]} unit={unit} />
+                ))}
+          </g>
+        </svg>
+      </div>
       <figcaption className="pt-2 text-center text-[15px]">
         {jointsWords(joints, panel.soldered[side], side)}
       </figcaption>

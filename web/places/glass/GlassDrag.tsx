@@ -7,7 +7,7 @@ import {
   useSensors,
   type DragMoveEvent,
 } from '@dnd-kit/core';
-import { useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import type { Glass } from '#core/stock';
 import { pieceMarkAt } from '../../panel/pieceMark.ts';
 import { GlassChip } from '../../panel/GlassChip.tsx';
@@ -31,7 +31,10 @@ export function GlassDrag({ glasses, onOver, onDrop, children }: GlassDragProps)
     useSensor(MouseSensor, { activationConstraint: STARTS }),
     useSensor(TouchSensor, { activationConstraint: RESTS }),
   );
+  // On a slow machine the last movement is told after the hand has let go: it is of a drag that is over.
+  const isHeld = useRef(false);
   const end = () => {
+    isHeld.current = false;
     setTaken(null);
     onOver(null);
   };
@@ -39,8 +42,13 @@ export function GlassDrag({ glasses, onOver, onDrop, children }: GlassDragProps)
     <DndContext
       sensors={sensors}
       accessibility={{ screenReaderInstructions: { draggable: '' } }}
-      onDragStart={({ active }) => setTaken(glasses.get(String(active.id)) ?? null)}
-      onDragMove={(event) => onOver(pieceUnder(event))}
+      onDragStart={({ active }) => {
+        isHeld.current = true;
+        setTaken(glasses.get(String(active.id)) ?? null);
+      }}
+      onDragMove={(event) => {
+        if (isHeld.current) onOver(pieceUnder(event));
+      }}
       onDragCancel={end}
       onDragEnd={(event) => {
         const piece = pieceUnder(event);

@@ -1,11 +1,16 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import type { Glass } from '#core/stock';
 import { showNumbers } from '#core/units';
 import { alikeOf } from '../../panel/alike.ts';
 import { Board } from '../../panel/Board.tsx';
-import { MOST_TEXTURED, PanelPicture } from '../../panel/PanelPicture.tsx';
+import type { GlassFile } from '../../panel/GlassLayer.tsx';
+import { LightBar } from '../../panel/LightBar.tsx';
+import { roomColour } from '../../panel/rooms.ts';
+import { useLighting } from '../../panel/useLighting.ts';
+import { PanelOnBoard } from '../../panel/PanelOnBoard.tsx';
+import { panelMaterial } from '../../panel/panelMaterial.ts';
 import { useSend } from '../../state/send.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -20,6 +25,8 @@ export function GlassStep() {
   const view = usePanelView();
   const { panel, pieces, paths, glasses } = view;
   const [lit, setLit] = useState(false);
+  const { lighting, beside } = useLighting();
+  const file = useRef<GlassFile>(null);
   /** The piece over which a glass is held. */
   const [over, setOver] = useState<number | null>(null);
   const { numbers, at, panelId, choose, toggle } = useSelection();
@@ -45,6 +52,9 @@ export function GlassStep() {
     if (own.length > 0) choose(panel.id, own, null);
     else toast(`No piece is of ${name} yet: tap the pieces first.`, { id: 'why-not' });
   };
+  const look = lit ? 'lit' : 'front';
+  const shown = { paths, panel, pieces, glasses };
+  const material = panelMaterial(shown, { look, lighting, beside, chosen: true });
   const bare = pieces.filter((p) => p.glassId === null);
   const onPick = (picked: readonly number[], how: 'set' | 'toggle' | 'add') => {
     if (how === 'toggle') for (const n of picked) toggle(panel.id, n);
@@ -73,7 +83,7 @@ export function GlassStep() {
   return (
     <GlassDrag glasses={glasses} onOver={setOver} onDrop={(glassId, piece) => give(glassId, under(piece))}>
       <Split id="glass" side={side}>
-        <main className={`flex min-h-0 flex-1 flex-col ${lit ? 'bg-[var(--dark-room)]' : ''}`}>
+        <main className="flex min-h-0 flex-1 flex-col" style={lit ? { background: roomColour(lighting) } : undefined}>
           <div className="flex gap-2 px-6 py-1.5">
             <Button look="line" aria-pressed={lit} onClick={() => setLit(!lit)}>
               Lit
@@ -101,20 +111,13 @@ export function GlassStep() {
             meant={over === null ? EMPTY : new Set(under(over))}
             meantJoints={EMPTY}
             dark={lit}
+            material={{ ...material, ref: file }}
             onPick={onPick}
             alike={alikeOf(pieces)}
           >
-            <PanelPicture
-              paths={paths}
-              panel={panel}
-              pieces={pieces}
-              glasses={glasses}
-              view={lit ? 'lit' : 'front'}
-              textures={pieces.length <= MOST_TEXTURED}
-              numbers
-              chosen
-            />
+            <PanelOnBoard shown={shown} look={look} metal={material.scene.metal} chosen />
           </Board>
+          {lit && <LightBar panel={panel} fileOf={(heightPx) => file.current?.file(heightPx)} />}
         </main>
       </Split>
     </GlassDrag>

@@ -3,7 +3,7 @@ import { boxOf, contains, poleOf, type Point, type Ring } from '#core/geometry';
 import type { Glass } from '#core/stock';
 import type { DisplayUnit } from '#core/units';
 import { sizeWords } from '#core/words';
-import { textureTile, TILE_MM } from '../../panel/textures.ts';
+import { GlassPattern } from '../../panel/GlassPattern.tsx';
 
 /** How far broken parts are drawn from each other, mm. */
 const APART_MM = 9;
@@ -48,7 +48,6 @@ export function SheetPicture({
   const [width, height] = [maxX - minX + 2 * pad, maxY - minY + 2 * pad];
   const id = `sheet-${glass.id}-${sheet.id}`.replace(/\s+/g, '-');
   const letterMm = pxPerMm === null ? Math.min(MOST_LETTER_MM, Math.max(width, height) * LETTER_SHARE) : 13 / pxPerMm;
-  const tile = TILE_MM[glass.texture];
   const paint = `url(#${id})`;
   const asideOf = (point: Point) => parts.find((part) => contains(part.outline, point))?.aside ?? [0, 0];
   return (
@@ -59,10 +58,7 @@ export function SheetPicture({
       aria-label={`${isNew ? 'New sheet' : sheet.id}: ${placed.length} pieces, ${breaks.length} breaks, ${offcuts.length} offcuts`}
     >
       <defs>
-        <pattern id={id} width={tile} height={tile} patternUnits="userSpaceOnUse" patternTransform="rotate(90)">
-          <rect width={tile} height={tile} fill={glass.colour} />
-          <image href={textureTile(glass.texture)} width={tile} height={tile} preserveAspectRatio="none" />
-        </pattern>
+        <GlassPattern id={id} glass={glass} sheet={sheet.id} />
       </defs>
       {parts.map((part, i) => (
         <path

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { StudioAnswer } from '#contract';
-import { TEXTURES, type Glass } from '#core/stock';
-import { textureTile } from '../../panel/textures.ts';
+import type { Glass } from '#core/stock';
+import { textureWords } from '#core/words';
 import { count, showArea, showMoney } from '#core/units';
 import { useRack, useSettings, useStudio, type StockRow } from '../../state/studio.ts';
 import { UndoButtons } from '../../history/UndoButtons.tsx';
@@ -26,9 +26,6 @@ function openIn(params: URLSearchParams): Open {
   if (item !== null) return { kind: 'item', id: item };
   return params.has('receive') ? { kind: 'receive' } : params.has('glass') ? { kind: 'glass' } : null;
 }
-
-/** The tiles of all textures, named once for all panes that show them. */
-const tiles = () => Object.fromEntries(TEXTURES.map((t) => [`--tex-${t}`, `url(${textureTile(t)})`]));
 
 /** The rack: sheets and offcuts standing in their slots, to one scale, in their colours, lit from behind. */
 export function Rack() {
@@ -61,7 +58,7 @@ export function Rack() {
     .filter(
       (g) =>
         asked === '' ||
-        `${g.code} ${g.name} ${g.texture} ${g.hiding}`.toLowerCase().includes(asked) ||
+        `${g.code} ${g.name} ${textureWords(g.texture)} ${g.hiding}`.toLowerCase().includes(asked) ||
         here.some((s) => s.glassId === g.id && s.id.toLowerCase() === asked),
     )
     .sort((a, b) => a.code.localeCompare(b.code));
@@ -70,7 +67,7 @@ export function Rack() {
   const receiving = open?.kind === 'receive' ? open.like : undefined;
   const item = open?.kind === 'item' ? here.find((s) => s.id === open.id) : undefined;
   return (
-    <main className="px-10 py-6 max-sm:px-4" style={tiles()}>
+    <main className="px-10 py-6 max-sm:px-4">
       <header className="mb-2 flex flex-wrap items-center gap-3">
         <div>
           <h1 className="text-[28px]">Rack</h1>

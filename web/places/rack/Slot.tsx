@@ -1,4 +1,7 @@
+import { useId } from 'react';
 import type { Glass, StockItem } from '#core/stock';
+import { textureWords } from '#core/words';
+import { GlassPattern } from '../../panel/GlassPattern.tsx';
 import type { StockRow } from '../../state/studio.ts';
 
 /** So large that a whole sheet fills a hand's breadth of the screen. */
@@ -29,7 +32,7 @@ export function Slot({
         <b className="font-head text-[17px]">{glass.code}</b>
         <span>{glass.name}</span>
         <span className="ml-auto pl-4 text-[14.5px] text-mute">
-          {glass.texture}, {glass.hiding}
+          {textureWords(glass.texture)}, {glass.hiding}
           {glass.flow ? ', flow' : ''} · {glass.thicknessMm} mm · {price}
         </span>
       </button>
@@ -46,6 +49,7 @@ export function Slot({
 /** One sheet or offcut to scale; what is cut from it already is shown as the paler share of its height. */
 function Pane({ item, glass, onOpen }: { item: StockItem; glass: Glass; onOpen: () => void }) {
   const [w, h] = [Math.max(16, item.widthMm * PX_PER_MM), Math.max(14, item.heightMm * PX_PER_MM)];
+  const pattern = useId();
   const share = Math.min(1, item.areaMm2 / (item.widthMm * item.heightMm));
   return (
     <button
@@ -59,16 +63,24 @@ function Pane({ item, glass, onOpen }: { item: StockItem; glass: Glass; onOpen: 
         className="relative block overflow-hidden border border-[var(--score-half)] group-hover:border-[var(--pencil)] group-hover:shadow-md"
         style={{ width: w, height: h }}
       >
-        <span className="absolute inset-0" style={{ background: glass.colour, opacity: 0.22 }} />
-        <span
-          className="absolute inset-x-0 bottom-0"
-          style={{
-            height: `${share * 100}%`,
-            backgroundColor: glass.colour,
-            backgroundImage: `linear-gradient(160deg,var(--sheen),transparent 55%),var(--tex-${glass.texture})`,
-            backgroundSize: 'auto,60px',
-          }}
-        />
+        <svg
+          aria-hidden
+          viewBox={`0 0 ${item.widthMm} ${item.heightMm}`}
+          preserveAspectRatio="none"
+          className="absolute inset-0 size-full"
+        >
+          <defs>
+            <GlassPattern id={pattern} glass={glass} sheet={item.id} />
+          </defs>
+          <rect width={item.widthMm} height={item.heightMm} fill={`url(#${pattern})`} opacity={0.22} />
+          <rect
+            y={item.heightMm * (1 - share)}
+            width={item.widthMm}
+            height={item.heightMm * share}
+            fill={`url(#${pattern})`}
+          />
+        </svg>
+        <span className="absolute inset-0 bg-[linear-gradient(160deg,var(--sheen),transparent_55%)]" />
       </span>
     </button>
   );

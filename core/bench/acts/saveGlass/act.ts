@@ -4,13 +4,27 @@ import { NO_WORDS, refuse, type Act } from '../../act.ts';
 
 export type SaveGlass = Glass;
 
+/** What a glass was before second colours and coats were told of it. */
+type PlainGlass = Omit<Glass, 'second' | 'coat'>;
+
 /** Enters a glass, or changes what is known of it. No two have one code. */
 export const saveGlass: Act<SaveGlass> = {
-  version: 1,
+  version: 2,
   formerly: ['glass'],
   undoIn: null,
   reads: {
-    glasses: ['code', 'name', 'colour', 'texture', 'thicknessMm', 'hiding', 'flow', 'priceCentsPerM2'],
+    glasses: [
+      'code',
+      'name',
+      'colour',
+      'second',
+      'texture',
+      'thicknessMm',
+      'hiding',
+      'coat',
+      'flow',
+      'priceCentsPerM2',
+    ],
   },
   decide: (state, fact) => {
     const other = [...state.ask('glassesWithCode', fact.code.toLowerCase())].find((g) => g.id !== fact.id);
@@ -20,5 +34,5 @@ export const saveGlass: Act<SaveGlass> = {
   panelOf: () => null,
   told: ({ code }) => `glass ${code} entered`,
   effect: NO_WORDS,
-  upcasts: {},
+  upcasts: { 1: (old: PlainGlass): Glass => ({ ...old, second: null, coat: 'none' }) },
 };

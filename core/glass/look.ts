@@ -1,0 +1,15 @@
+import type { Glass } from '#core/stock';
+
+/** All that says how a glass looks. */
+export type GlassLook = Pick<Glass, 'colour' | 'second' | 'texture' | 'hiding' | 'coat' | 'flow'>;
+
+/** The same look has the same name: what is drawn of it is drawn once. */
+export const lookName = ({ colour, second, texture, hiding, coat, flow }: GlassLook): string =>
+  [colour.toLowerCase(), second?.toLowerCase() ?? '', texture, hiding, coat, flow ? 'flow' : ''].join(' ');
+
+/** A number that a name stands for: the same glass looks the same everywhere (FNV-1a, 32 bits). */
+export function seedOf(name: string): number {
+  let hash = 0x811c9dc5;
+  for (let i = 0; i < name.length; i++) hash = Math.imul(hash ^ name.charCodeAt(i), 0x01000193);
+  return hash >>> 0;
+}

@@ -1,0 +1,112 @@
+import { useEffect, useImperativeHandle, useLayoutEffect, useRef, useState, type Ref } from 'react';
+import { grown } from '../material/areas.ts';
+import type { Area, Drawn, LayerName, Scene, Window } from '../material/scene.ts';
+import { inView, type Placed } from './camera.ts';
+import { Painted } from './painting.ts';
+
+/** What a lit panel throws on the wall reaches so far round it, as a share of its longer side. */
+const WALL = 0.24;
+/** Beside what is in view so much more is painted, as a share of it. */
+const BESIDE = 0.06;
+
+/** The panel with as much round it as its light, or its edge, reaches. */
+const wallOf = (box: Area, lit: boolean): Area => grown(box, lit ? WALL * Math.max(box.width, box.height) : 8);
+
+/** What is on each canvas now. */
+type OnCanvas = Partial<Record<LayerName, Window>>;
+
+/** Puts a picture where its part of the drawing lies. */
+function place(canvas: HTMLCanvasElement | null, window: Window | undefined, { pxPerMm, x, y }: Placed): void {
+  if (!canvas) return;
+  canvas.style.display = window ? 'block' : 'none';
+  if (!window) return;
+  const { area } = window;
+  canvas.style.width = `${area.width * pxPerMm}px`;
+  canvas.style.height = `${area.height * pxPerMm}px`;
+  canvas.style.transform = `translate(${x + area.x * pxPerMm}px,${y + area.y * pxPerMm}px)`;
+}
+
+export interface GlassFile {
+  /** The panel as a picture of so many pixels over its height, with the room round it. */
+  file(heightPx: number): Promise<Blob | null>;
+}
+
+interface GlassLayerProps {
+  readonly drawn: Drawn;
+  readonly scene: Scene;
+  readonly placed: Placed;
+  readonly ref?: Ref<GlassFile>;
+}
+
+/**
+ * Glass, paper and metal of a panel as pictures that a worker paints: all of it as large as the board shows it, and
+ * what is in view once more where a hand has come closer.
+ */
+export function GlassLayer({ drawn, scene, placed, ref }: GlassLayerProps) {
+  const root = useRef<HTMLDivElement>(null);
+  const whole = useRef<HTMLCanvasElement>(null);
+  const part = useRef<HTMLCanvasElement>(null);
+  const [painted] = useState(() => new Painted());
+  // Pictures are put in their place as they come: nothing is rendered for them.
+  const shown = useRef<OnCanvas>({});
+  const at = useRef(placed);
+
+  useLayoutEffect(() => {
+    at.current = placed;
+    place(whole.current, shown.current.whole, placed);
+    place(part.current, shown.current.part, placed);
+  }, [placed, whole, part]);
+
+  useEffect(
+    () =>
+      painted.begin(({ layer, window, bitmap, sharp }) => {
+        const canvas = (layer === 'part' ? part : whole).current;
+        if (!canvas || !root.current) return bitmap.close();
+        canvas.width = bitmap.width;
+        canvas.height = bitmap.height;
+        canvas.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
+        shown.current[layer] = window;
+        place(canvas, window, at.current);
+        root.current.dataset.painted = sharp ? 'sharp' : 'rough';
+      }),
+    [painted, whole, part],
+  );
+  useEffect(() => painted.show(drawn, scene), [painted, drawn, scene]);
+
+  const { box } = drawn;
+  const lit = scene.lighting !== null;
+  const dots = Math.min(2, globalThis.devicePixelRatio || 1);
+  const { pxPerMm, width, height } = placed;
+  // The whole is painted for the size that it has when all of it is seen; closer by, for what is seen.
+  const wholeFits = pxPerMm > 0 && box.width * pxPerMm <= width && box.height * pxPerMm <= height;
+  const fits = useRef(0);
+  useEffect(() => {
+    if (wholeFits) fits.current = pxPerMm;
+    if (fits.current > 0) painted.look('whole', { area: wallOf(box, lit), pxPerMm: fits.current * dots });
+  }, [painted, box, lit, wholeFits, pxPerMm, dots]);
+  useEffect(() => {
+    if (pxPerMm === 0) return;
+    if (wholeFits) {
+      painted.look('part', null);
+      delete shown.current.part;
+      return place(part.current, undefined, placed);
+    }
+    const view = inView(placed);
+    const beside = BESIDE * Math.max(view.width, view.height);
+    painted.look('part', { area: grown(view, beside), pxPerMm: pxPerMm * dots });
+  }, [painted, part, placed, pxPerMm, wholeFits, dots]);
+
+  useImperativeHandle(ref, () => ({
+    file: (heightPx) => {
+      const area = wallOf(box, lit);
+      return painted.file({ area, pxPerMm: heightPx / area.height });
+    },
+  }));
+
+  return (
+    <div ref={root} aria-hidden className="pointer-events-none absolute inset-0 print:hidden">
+      <canvas ref={whole} className="absolute top-0 left-0 hidden max-w-none origin-top-left" />
+      <canvas ref={part} className="absolute top-0 left-0 hidden max-w-none origin-top-left" />
+    </div>
+  );
+}

@@ -1,0 +1,77 @@
+import { BEGINS, stepOf } from '#core/bench';
+import type { Glass } from '#core/stock';
+import type { Drawn, Metal, Scene } from '../material/scene.ts';
+import type { PicturePaths } from './paths.ts';
+import type { Shown } from './shown.ts';
+
+const DRAWN = new WeakMap<PicturePaths, Drawn>();
+let count = 0;
+
+/** A drawing as the painter reads it; the same paths give the same one. */
+export function drawnOf(paths: PicturePaths): Drawn {
+  const known = DRAWN.get(paths);
+  if (known) return known;
+  const drawn: Drawn = {
+    id: `drawing-${count++}`,
+    box: paths.box,
+    sheet: paths.sheet,
+    pieces: [...paths.pieces].map(([number, { labelAt, labelRadiusMm }]) => ({
+      number,
+      region: paths.region.get(number) ?? '',
+      glass: paths.glass.get(number) ?? '',
+      labelAt,
+      labelRadiusMm,
+    })),
+  };
+  DRAWN.set(paths, drawn);
+  return drawn;
+}
+
+/** A panel as it is to be painted now. */
+export function sceneOf(
+  { panel, pieces, glasses }: Omit<Shown, 'paths'>,
+  metal: Metal,
+  {
+    lighting = null,
+    chosen = false,
+    mirrored = false,
+    dots = true,
+  }: Partial<Pick<Scene, 'lighting' | 'chosen' | 'mirrored' | 'dots'>> = {},
+): Scene {
+  const used: Glass[] = [];
+  const places = new Map<string, number>();
+  const placeOf = (id: string | null): number => {
+    const glass = id === null ? undefined : glasses.get(id);
+    if (id === null || !glass) return -1;
+    let place = places.get(id);
+    if (place === undefined) {
+      place = used.push(glass) - 1;
+      places.set(id, place);
+    }
+    return place;
+  };
+  return {
+    pieces: pieces.map(({ number, stage, glassId, broken, tooSmall = false, flowDeg = null }) => ({
+      number,
+      isPaper: stage === BEGINS,
+      look: stepOf(panel.route, stage)?.look ?? 'glass',
+      glass: placeOf(glassId),
+      broken: broken !== null,
+      tooSmall,
+      turn: flowDeg ?? 0,
+    })),
+    glasses: used.map(({ colour, second, texture, hiding, coat, flow }) => ({
+      colour,
+      second,
+      texture,
+      hiding,
+      coat,
+      flow,
+    })),
+    metal,
+    lighting,
+    chosen,
+    mirrored,
+    dots,
+  };
+}
