@@ -114,6 +114,8 @@ export const ANSWERS = {
   rack: z.strictObject({
     seq,
     stock: z.array(ROWS.stock),
+    /** What is laid out on sheets and not cut yet, by sheet and panel. */
+    laid: z.array(z.strictObject({ stockId: text, panelId: text, panelName: text, numbers: z.array(count) })),
     totals: z.record(text, z.number().int()),
   }),
   /** What Setup can bring back. */

@@ -24,12 +24,15 @@ import {
   label,
   left,
   lengthMm,
+  lies,
   limits,
   locale,
   name,
   numbers,
   opening,
+  ring,
   stepCode,
+  straightBreak,
   technique,
   words,
 } from './fields.ts';
@@ -120,6 +123,23 @@ export const ASKS = {
     recheck: z.literal(false).optional(),
   }),
   'ask-steps': z.strictObject({ ...ofPieces, steps: z.array(stepCode).max(20) }),
+  'lay-out': z.strictObject({
+    panelId: id,
+    sheets: z
+      .array(
+        z.strictObject({
+          stockId: knownLabel,
+          breaks: z.array(straightBreak).max(3000).nullable(),
+          pieces: z
+            .array(z.strictObject({ number: z.number().int().min(1).max(BOUNDS.number.most), ...lies }))
+            .min(1)
+            .max(BOUNDS.pieces.most),
+        }),
+      )
+      .min(1)
+      .max(100),
+  }),
+  'lift-off': z.strictObject(ofPieces),
   cut: z.strictObject({
     panelId: id,
     sources: z
@@ -156,6 +176,7 @@ export const ASKS = {
     place: words(40),
     costCents: cents,
   }),
+  'shape-stock': z.strictObject({ stockId: knownLabel, outline: ring, flaws: z.array(ring).max(60) }),
   'withdraw-stock': z.strictObject({ stockId: knownLabel }),
   'write-off': z.strictObject({ stockId: knownLabel, reason: name }),
   'start-clock': z.strictObject({ id, personId: id, panelId: id.nullable(), stage: z.enum(WORK_STAGES) }),

@@ -50,6 +50,26 @@ const SOUND: Record<string, unknown> = {
   'ask-steps': { panelId: 'p', numbers: [3], steps: ['painted'] },
   'save-route': { key: 'mine', name: 'Mine', technique: 'foil', steps: SHIPPED_ROUTES[0]?.steps },
   receive: { label: 'S1', glassId: 'g', kind: 'sheet', widthMm: 1, heightMm: 1, place: '', costCents: 0 },
+  'lay-out': {
+    panelId: 'p',
+    sheets: [
+      {
+        stockId: 'S1',
+        breaks: [{ from: [0, 5], to: [9, 5] }],
+        pieces: [{ number: 1, turnedOver: true, rotationDeg: 12.5, x: 3, y: -4, at: [1, 2], byHand: false }],
+      },
+    ],
+  },
+  'lift-off': { panelId: 'p', numbers: [1] },
+  'shape-stock': {
+    stockId: 'S1',
+    outline: [
+      [0, 0],
+      [9, 0],
+      [9, 9],
+    ],
+    flaws: [],
+  },
   'move-stock': { stockId: 'S1', place: 'slot' },
   'correct-stock': { stockId: 'S1', glassId: 'g', widthMm: 2, heightMm: 1, place: '', costCents: 0 },
   'withdraw-stock': { stockId: 'S1' },

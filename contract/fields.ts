@@ -46,7 +46,21 @@ export const left = z.discriminatedUnion('kind', [
     offcuts: z.array(z.strictObject({ widthMm: lengthMm, heightMm: lengthMm, label: label.optional() })).max(12),
   }),
   z.strictObject({ kind: z.literal('waste') }),
+  z.strictObject({ kind: z.literal('laid') }),
 ]);
+
+/** An outline or a flaw of a sheet, mm. */
+export const ring = z.array(point).min(3, 'needs three corners or more').max(500);
+export const straightBreak = z.strictObject({ from: point, to: point });
+/** Where a piece lies on a sheet. */
+export const lies = {
+  turnedOver: z.boolean(),
+  rotationDeg: z.number().min(0).max(360),
+  x: z.number().min(-1e5).max(1e5),
+  y: z.number().min(-1e5).max(1e5),
+  at: point,
+  byHand: z.boolean(),
+};
 
 export const allowance = z.strictObject({
   technique,

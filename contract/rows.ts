@@ -11,7 +11,7 @@ import {
 } from '#core/bench';
 import { COATS, HIDINGS, MOVE_KINDS, TEXTURES } from '#core/stock';
 import { CURRENCIES } from '#core/units';
-import { allowance, limits, opening, technique } from './fields.ts';
+import { allowance, lies, limits, opening, point, straightBreak, technique } from './fields.ts';
 import type { Tied } from './tied.ts';
 
 const text = z.string();
@@ -64,6 +64,10 @@ export const ROWS = {
     widthMm: mm,
     heightMm: mm,
     areaMm2: count,
+    outline: z.array(point).nullable(),
+    flaws: z.array(z.array(point)),
+    rootId: text,
+    breaks: z.array(straightBreak).nullable(),
     place: text,
     costCents: count,
     parentId: text.nullable(),
@@ -153,6 +157,7 @@ export const ROWS = {
     flowDeg: z.number().min(0).max(180).nullable(),
     section: text.nullable(),
     locked: z.boolean(),
+    spot: z.strictObject({ stockId: text, rootId: text, ...lies }).nullable(),
   }),
   moves: z.strictObject({
     ...row,

@@ -78,6 +78,15 @@ const REFUSALS = {
   'stock-begun': ({ name }) => `Glass of ${name} has been cut already; write it off, or correct its measures.`,
   'cut-more': ({ name, have, want }) =>
     `Of ${name} ${want} are cut already, more than the ${have} entered; measure again.`,
+  'not-laid': ({ name, pieces, are }) =>
+    `${pieces} ${are} not laid out on ${name} any more; lay out anew, or say what is left of it.`,
+  'laid-already': ({ name, more, state }) =>
+    `${name} is laid out for ${placeName(more, state)}; lift those pieces off first, or take another sheet.`,
+  'layout-unsound': ({ name }) => `Of ${name} this can not be broken as it is laid; lay out anew.`,
+  'shape-crossing': ({ name }) => `The outline of ${name} crosses itself; draw it once round.`,
+  'shape-no-area': ({ name }) => `The outline of ${name} holds no glass; set three corners or more.`,
+  'shape-flaw-crossing': ({ name }) => `A flaw on ${name} crosses itself; draw it once round.`,
+  'shape-flaw-outside': ({ name }) => `A flaw lies beside ${name}; draw it on the glass.`,
   'label-taken': ({ name }) => `The label ${name} is on another piece of glass; choose a new one.`,
   'code-taken': ({ name, more }) =>
     more === ''

@@ -1,10 +1,10 @@
 import type { LineAllowance, Opening, Technique } from '../sizing/index.ts';
 import type { JointKind } from '../cartoon/index.ts';
 import { limitsWith, type Limits, type OwnLimits } from '../limits/index.ts';
-import type { Glass, StockItem, StockMove } from '../stock/index.ts';
+import type { Glass, Spot, StockItem, StockMove } from '../stock/index.ts';
 import type { Branded, Currency, DisplayUnit, JointId, PieceId } from '../units/index.ts';
 import type { BreakReason } from './reasons.ts';
-import type { RouteStep, RouteVersion, StepCode } from './routes/definition.ts';
+import { BEGINS, type RouteStep, type RouteVersion, type StepCode } from './routes/definition.ts';
 import type { WorkStage } from './works.ts';
 
 /** Every row knows the log position that last touched it: older than what a screen saw, it cannot be stale. */
@@ -139,6 +139,8 @@ export interface Piece {
   readonly section: string | null;
   /** Its number is not to be changed. */
   readonly locked: boolean;
+  /** Where it is laid out to be cut, or was cut as laid out; null where nothing is known of that. */
+  readonly spot: Spot | null;
 }
 
 /** The area of a piece's glass: of that in hand, else of what is to be cut, mm². */
@@ -242,6 +244,8 @@ export const QUESTIONS = {
   piecesOfPanel: question('pieces', (p) => (p.drawn ? p.panelId : null)),
   /** By {@link numberedKey}. */
   pieceNumbered: question('pieces', (p) => (p.drawn ? numberedKey(p.panelId, p.number) : null)),
+  /** Pieces that are laid out on a sheet or offcut and not cut yet. */
+  laidOn: question('pieces', (p) => (p.drawn && p.stage === BEGINS ? (p.spot?.stockId ?? null) : null)),
   jointNumbered: question('joints', (j) => (j.drawn ? numberedKey(j.panelId, j.number) : null)),
   jointsOfPanel: question('joints', (j) => (j.drawn ? j.panelId : null)),
   sectionsOfPanel: question('sections', (s) => s.panelId),

@@ -3,6 +3,7 @@ export {
   boxOf,
   centroid,
   contains,
+  crossesItself,
   meetingOf,
   nearestOnSegment,
   pathLength,

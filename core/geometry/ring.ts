@@ -129,3 +129,22 @@ export function nearestOnSegment(px: number, py: number, ax: number, ay: number,
   const y = ay + t * dy;
   return { x, y, t, distSq: (px - x) ** 2 + (py - y) ** 2 };
 }
+
+const sideOf = (a: Point, b: Point, p: Point): number => (b[0] - a[0]) * (p[1] - a[1]) - (b[1] - a[1]) * (p[0] - a[0]);
+
+/** Whether two sides that are no neighbours cross. */
+export function crossesItself(ring: Ring): boolean {
+  const n = ring.length;
+  for (let i = 0; i < n; i++) {
+    const [a, b] = [pointAt(ring, i), pointAt(ring, (i + 1) % n)];
+    for (let j = i + 2; j < n; j++) {
+      if (i === 0 && j === n - 1) continue;
+      const [c, d] = [pointAt(ring, j), pointAt(ring, (j + 1) % n)];
+      if (sideOf(a, b, c) > 0 !== sideOf(a, b, d) > 0 && sideOf(c, d, a) > 0 !== sideOf(c, d, b) > 0) {
+        const parallel = Math.abs((b[0] - a[0]) * (d[1] - c[1]) - (b[1] - a[1]) * (d[0] - c[0])) < 1e-9;
+        if (!parallel) return true;
+      }
+    }
+  }
+  return false;
+}

@@ -1,6 +1,6 @@
 import { contains, nearestOnSegment, type Point, type Ring } from '../geometry/index.ts';
 import { pointAt } from '../units/index.ts';
-import type { Break } from './types.ts';
+import type { StraightBreak } from '../stock/index.ts';
 
 /** How far the end of a break may lie off the boundary, mm. */
 export const END_MM = 0.05;
@@ -18,7 +18,7 @@ export function distanceToRing([x, y]: Point, ring: Ring): number {
 }
 
 /** Whether a break runs from boundary to boundary of a part without leaving it. */
-export function crossesPart(ring: Ring, { from, to }: Pick<Break, 'from' | 'to'>): boolean {
+export function crossesPart(ring: Ring, { from, to }: StraightBreak): boolean {
   if (distanceToRing(from, ring) > END_MM || distanceToRing(to, ring) > END_MM) return false;
   for (let k = 1; k < PLACES; k++) {
     const share = k / PLACES;
@@ -28,7 +28,7 @@ export function crossesPart(ring: Ring, { from, to }: Pick<Break, 'from' | 'to'>
 }
 
 /** The two rings that a break leaves of a part. */
-export function splitRing(ring: Ring, { from, to }: Pick<Break, 'from' | 'to'>): readonly [Ring, Ring] {
+export function splitRing(ring: Ring, { from, to }: StraightBreak): readonly [Ring, Ring] {
   const place = (p: Point): number => {
     let best = { at: 0, distSq: Infinity };
     ring.forEach(([ax, ay], i) => {
@@ -61,7 +61,7 @@ export interface BrokenPart {
  * A sheet after its first breaks, each pair of parts drawn a little apart.
  * @param apartMm how far each break draws its two sides apart
  */
-export function brokenParts(outline: Ring, breaks: readonly Break[], apartMm: number): BrokenPart[] {
+export function brokenParts(outline: Ring, breaks: readonly StraightBreak[], apartMm: number): BrokenPart[] {
   let parts: BrokenPart[] = [{ outline, aside: [0, 0] }];
   for (const one of breaks) {
     const part = parts.find((p) => crossesPart(p.outline, one));
@@ -78,7 +78,7 @@ export function brokenParts(outline: Ring, breaks: readonly Break[], apartMm: nu
 }
 
 /** On which side of a break a ring lies, by its corner that is farthest off: 1 or −1. */
-function sideOf(ring: Ring, { from, to }: Break): number {
+function sideOf(ring: Ring, { from, to }: StraightBreak): number {
   let most = 0;
   for (const [x, y] of ring) {
     const off = (to[0] - from[0]) * (y - from[1]) - (to[1] - from[1]) * (x - from[0]);

@@ -1,23 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { signedArea, type Ring } from '../geometry/index.ts';
-import type { StockItem } from '../stock/index.ts';
+import { shapeLeft, type StockItem } from '../stock/index.ts';
+import { stockItem } from '../test/stockItem.ts';
 import { breakWords } from '../words/index.ts';
 import { nth } from '../units/index.ts';
-import { brokenParts, glassJob, purchaseJob, sheetLeft } from './index.ts';
+import { brokenParts, glassJob, purchaseJob } from './index.ts';
 
-const item = (id: string, more: Partial<StockItem> = {}): StockItem => ({
-  id,
-  glassId: 'g',
-  kind: 'sheet',
-  widthMm: 300,
-  heightMm: 400,
-  areaMm2: 120_000,
-  place: '',
-  costCents: 0,
-  parentId: null,
-  gone: null,
-  ...more,
-});
+const item = (id: string, more: Partial<StockItem> = {}): StockItem =>
+  stockItem(id, 300, 400, { kind: 'sheet', ...more });
 const square: Ring = [
   [0, 0],
   [50, 0],
@@ -40,8 +30,8 @@ describe('the job of one glass', () => {
       ['B', true, 60_000, 90],
       ['D', true, 120_000, 90],
     ]);
-    expect(sheetLeft(item('A', { areaMm2: 119_500 })).isGuess).toBe(false);
-    expect(sheetLeft(item('A', { areaMm2: 119_300 }))).toMatchObject({ widthMm: 300, isGuess: true });
+    expect(shapeLeft(item('A', { areaMm2: 119_500 })).isGuess).toBe(false);
+    expect(shapeLeft(item('A', { areaMm2: 119_300 })).isGuess).toBe(true);
   });
 
   it('a flow counts only where the glass has one', () => {
@@ -57,8 +47,8 @@ describe('the job of one glass', () => {
   it('what the rack has no glass for goes onto new sheets of a known size, or nowhere', () => {
     const job = glassJob(pieces, { flow: true }, [], 6, false);
     expect(purchaseJob(job, new Set(['7']), null)).toBeNull();
-    expect(purchaseJob(job, new Set(), { widthMm: 300, heightMm: 400, isGuess: false })).toBeNull();
-    const bought = purchaseJob(job, new Set(['7']), { widthMm: 300, heightMm: 400, isGuess: false });
+    expect(purchaseJob(job, new Set(), { widthMm: 300, heightMm: 400 })).toBeNull();
+    const bought = purchaseJob(job, new Set(['7']), { widthMm: 300, heightMm: 400 });
     expect(bought?.sheets).toHaveLength(1);
     expect(bought?.pieces.map((p) => p.id)).toEqual(['7']);
   });

@@ -1,5 +1,5 @@
 import type { Ring } from '../geometry/index.ts';
-import type { Glass, StockItem } from '../stock/index.ts';
+import { shapeLeft, upright, type Glass, type StockItem } from '../stock/index.ts';
 import type { LayoutJob, LayoutPiece, LayoutSheet } from './types.ts';
 
 /** What a studio lays out by, where it says nothing else. */
@@ -20,31 +20,11 @@ export interface GlassPiece {
   readonly flowDeg: number | null;
 }
 
-/** What is taken to be left of a sheet. */
-export interface SheetLeft {
+/** In what size a glass is sold. */
+export interface SheetSize {
   readonly widthMm: number;
   readonly heightMm: number;
-  /** It was cut from, and only its area is known: the full width is taken, and as much of the height as that leaves. */
-  readonly isGuess: boolean;
 }
-
-/** An area that lacks less than this share is a whole sheet with its corners knocked off. */
-const WHOLE_SHARE = 0.995;
-
-export function sheetLeft(item: Pick<StockItem, 'widthMm' | 'heightMm' | 'areaMm2'>): SheetLeft {
-  const { widthMm, heightMm, areaMm2 } = item;
-  const share = Math.min(1, areaMm2 / (widthMm * heightMm));
-  return share >= WHOLE_SHARE
-    ? { widthMm, heightMm, isGuess: false }
-    : { widthMm, heightMm: heightMm * share, isGuess: true };
-}
-
-const upright = (widthMm: number, heightMm: number): Ring => [
-  [0, 0],
-  [widthMm, 0],
-  [widthMm, heightMm],
-  [0, heightMm],
-];
 
 /**
  * The pieces of one glass as a job on what the rack has of it. A sheet's flow runs along its height.
@@ -60,14 +40,14 @@ export function glassJob(
   const sheets = stock
     .filter((item) => item.gone === null && item.areaMm2 > 0)
     .map((item): LayoutSheet => {
-      const { widthMm, heightMm } = sheetLeft(item);
+      const { outline, isGuess } = shapeLeft(item);
       return {
         id: item.id,
-        outline: upright(widthMm, heightMm),
+        outline,
         flowDeg: glass.flow ? 90 : null,
         // A sheet that was begun is no whole one any more.
-        offcut: item.kind === 'offcut' || sheetLeft(item).isGuess,
-        flaws: [],
+        offcut: item.kind === 'offcut' || isGuess || item.outline !== null,
+        flaws: item.flaws,
       };
     });
   return {
@@ -92,7 +72,7 @@ const MOST_BOUGHT = 12;
  * The job of the pieces for which the rack has no glass, on new sheets of the size of the largest that is known.
  * @returns null where nothing is known of the size in which the glass is sold
  */
-export function purchaseJob(job: LayoutJob, pieceIds: ReadonlySet<string>, size: SheetLeft | null): LayoutJob | null {
+export function purchaseJob(job: LayoutJob, pieceIds: ReadonlySet<string>, size: SheetSize | null): LayoutJob | null {
   if (size === null || pieceIds.size === 0) return null;
   const flowDeg = job.sheets[0]?.flowDeg ?? null;
   return {

@@ -14,4 +14,5 @@ export { Layouter, type LayoutOptions } from './layout.ts';
 export { checkLayout, type LayoutFault, type LayoutTolerance } from './check.ts';
 export { jobFault, type JobFault } from './jobFault.ts';
 export { brokenParts, type BrokenPart } from './breaking.ts';
-export { glassJob, purchaseJob, LAID_OUT_BY, sheetLeft, type GlassPiece, type SheetLeft } from './glassJob.ts';
+export { cutOut, planFault, type CutOut, type LaidPiece, type PartKept } from './cutOut.ts';
+export { glassJob, purchaseJob, LAID_OUT_BY, type GlassPiece, type SheetSize } from './glassJob.ts';

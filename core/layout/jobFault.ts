@@ -1,5 +1,4 @@
-import { signedArea, type Ring } from '../geometry/index.ts';
-import { pointAt } from '../units/index.ts';
+import { crossesItself, signedArea, type Ring } from '../geometry/index.ts';
 import type { LayoutJob } from './types.ts';
 
 /** Why a job cannot be laid out. `id` names the sheet or piece. */
@@ -39,26 +38,6 @@ export function jobFault(job: LayoutJob): JobFault | null {
     if (flaws.some((flaw) => isOutside(flaw, outline))) return { code: 'flaw-outside', id };
   }
   return null;
-}
-
-const side = (a: readonly number[], b: readonly number[], p: readonly number[]): number =>
-  ((b[0] ?? 0) - (a[0] ?? 0)) * ((p[1] ?? 0) - (a[1] ?? 0)) - ((b[1] ?? 0) - (a[1] ?? 0)) * ((p[0] ?? 0) - (a[0] ?? 0));
-
-/** Whether two sides that are no neighbours cross. */
-function crossesItself(ring: Ring): boolean {
-  const n = ring.length;
-  for (let i = 0; i < n; i++) {
-    const [a, b] = [pointAt(ring, i), pointAt(ring, (i + 1) % n)];
-    for (let j = i + 2; j < n; j++) {
-      if (i === 0 && j === n - 1) continue;
-      const [c, d] = [pointAt(ring, j), pointAt(ring, (j + 1) % n)];
-      if (side(a, b, c) > 0 !== side(a, b, d) > 0 && side(c, d, a) > 0 !== side(c, d, b) > 0) {
-        const parallel = Math.abs((b[0] - a[0]) * (d[1] - c[1]) - (b[1] - a[1]) * (d[0] - c[0])) < 1e-9;
-        if (!parallel) return true;
-      }
-    }
-  }
-  return false;
 }
 
 /** Whether no part of a flaw lies on the sheet: their boxes are apart. */

@@ -1,4 +1,5 @@
-import type { Point, Ring } from '../geometry/index.ts';
+import type { Ring } from '../geometry/index.ts';
+import type { StraightBreak } from '../stock/index.ts';
 
 /** A sheet or offcut that pieces may be cut from. */
 export interface LayoutSheet {
@@ -48,11 +49,9 @@ export interface Placement {
 export const UNPLACED_CODES = ['too-large', 'no-glass'] as const;
 export type UnplacedCode = (typeof UNPLACED_CODES)[number];
 
-/** One straight break across one part of a sheet, from boundary to boundary. */
-export interface Break {
+/** A break, and of which sheet. */
+export interface Break extends StraightBreak {
   readonly sheetId: string;
-  readonly from: Point;
-  readonly to: Point;
 }
 
 export interface Rectangle {

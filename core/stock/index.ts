@@ -1,5 +1,5 @@
 export { checkLedger, ledgerTotals } from './ledger.ts';
-export { divide, offcutLabel, type Division, type Left, type TakeRefusal } from './take.ts';
+export { divide, offcutLabel, type Division, type Left, type LeftAsMeasured, type TakeRefusal } from './take.ts';
 export {
   COATS,
   FIRST_COLOUR,
@@ -14,7 +14,10 @@ export {
   type MoveKind,
   type StockItem,
   type StockMove,
+  type StraightBreak,
   type Texture,
 } from './types.ts';
+export { shapeFault, shapeLeft, upright, type ItemShape, type ShapeFault } from './shape.ts';
+export { outlineWhereItLies, type Spot } from './spot.ts';
 export { bySize, fitsOn, takersOf, takingOf, wantedFlow, type Taking, type Wanted } from './takers.ts';
 export { labelsFrom } from './labels.ts';

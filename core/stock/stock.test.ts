@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { stockItem } from '../test/stockItem.ts';
-import { checkLedger, divide, ledgerTotals, offcutLabel, type Left, type StockMove } from './index.ts';
+import { checkLedger, divide, ledgerTotals, offcutLabel, type LeftAsMeasured, type StockMove } from './index.ts';
 
 describe('dividing a sheet', () => {
   it('speaks for every square millimetre, whatever is left', () => {
-    const left = fc.oneof<fc.Arbitrary<Left>[]>(
+    const left = fc.oneof<fc.Arbitrary<LeftAsMeasured>[]>(
       fc.constant({ kind: 'waste' }),
       fc.constant({ kind: 'stays' }),
       fc.record({

@@ -9,7 +9,12 @@ export type Left =
       readonly kind: 'offcuts';
       readonly offcuts: readonly { readonly widthMm: number; readonly heightMm: number; readonly label?: string }[];
     }
-  | { readonly kind: 'waste' };
+  | { readonly kind: 'waste' }
+  /** It is broken as laid out: parts with pieces still to cut, and offcuts, go back with their true outline. */
+  | { readonly kind: 'laid' };
+
+/** What somebody measured, in contrast to what follows from a layout. */
+export type LeftAsMeasured = Exclude<Left, { readonly kind: 'laid' }>;
 
 export type TakeRefusal =
   | { readonly code: 'not-enough'; readonly stockId: string; readonly haveMm2: number; readonly wantMm2: number }
@@ -25,7 +30,11 @@ export interface Division {
 }
 
 /** Divides an item among pieces and what is left, to the square millimetre, or says why it does not go. */
-export function divide(item: Pick<StockItem, 'id' | 'areaMm2'>, piecesMm2: number, left: Left): Division | TakeRefusal {
+export function divide(
+  item: Pick<StockItem, 'id' | 'areaMm2'>,
+  piecesMm2: number,
+  left: LeftAsMeasured,
+): Division | TakeRefusal {
   const beforeMm2 = item.areaMm2;
   const rest = beforeMm2 - piecesMm2;
   if (rest < 0) return { code: 'not-enough', stockId: item.id, haveMm2: beforeMm2, wantMm2: piecesMm2 };

@@ -1,3 +1,5 @@
+import type { Point, Ring } from '../geometry/index.ts';
+
 export const TEXTURES = [
   'smooth',
   'hammered',
@@ -46,13 +48,31 @@ export interface Glass {
   readonly priceCentsPerM2: number;
 }
 
+/** One straight break across one part of a sheet, from boundary to boundary. */
+export interface StraightBreak {
+  readonly from: Point;
+  readonly to: Point;
+}
+
 /** A sheet or an offcut. Its id is the label on it, such as `B7` or `B7-3`. */
 export interface StockItem {
   readonly id: string;
   readonly glassId: string;
   readonly kind: 'sheet' | 'offcut';
+  /** Of the box round it. */
   readonly widthMm: number;
   readonly heightMm: number;
+  /**
+   * Its true outline, mm, x right and y down, the flow along y; an offcut lies where it lay on the sheet it came from.
+   * Null as long as nothing but its measures is known.
+   */
+  readonly outline: Ring | null;
+  /** Bubbles, scratches and cracks that no piece may lie on, in the same coordinates. */
+  readonly flaws: readonly Ring[];
+  /** The sheet that it was once part of: their pictures are one. */
+  readonly rootId: string;
+  /** The breaks that take out of it what is laid out on it, in their order; null where no layout is kept. */
+  readonly breaks: readonly StraightBreak[] | null;
   /** What is left of it now, mm², a whole number. */
   readonly areaMm2: number;
   readonly place: string;

@@ -4,9 +4,12 @@ import {
   type ActKind,
   type AskOf,
   type Command,
+  type PieceRow,
   type StepDefinition,
 } from '../bench/index.ts';
+import { boxOf } from '../geometry/index.ts';
 import { DEFAULT_ALLOWANCE, type Technique } from '../sizing/index.ts';
+import { shapeLeft, type StockItem } from '../stock/index.ts';
 import { lastOf, nth, seededRandom, type PieceId } from '../units/index.ts';
 import { drawing, type SmallStudio } from './smallStudio.ts';
 
@@ -31,6 +34,7 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
   const left = () =>
     pick([
       { kind: 'stays' as const },
+      { kind: 'laid' as const },
       { kind: 'waste' as const },
       { kind: 'offcuts' as const, offcuts: [{ widthMm: 30 * random() + 5, heightMm: 30 }] },
     ]);
@@ -127,7 +131,23 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       ...(random() < 0.3 ? { recheck: false as const } : {}),
     }),
     'ask-steps': () => ({ panelId, numbers: some(), steps: maybe(['painted']) ?? [] }),
-    cut: () => ({ panelId, sources: [{ stockId: stock(), numbers: some(), left: left() }] }),
+    'lay-out': () => {
+      const item = pick([...s.studio.all('stock')]);
+      const onIt = [...s.studio.all('pieces')].filter((p) => p.stage === 'to-cut' && p.glassId === item.glassId);
+      return { panelId, sheets: [laidInStrips(item, onIt.slice(0, 1 + below(4)))] };
+    },
+    'lift-off': () => {
+      const laid = [...s.studio.all('pieces')].filter((p) => p.spot !== null).map((p) => p.number);
+      return { panelId, numbers: laid.length > 0 ? [pick(laid)] : some() };
+    },
+    cut: () => {
+      const laid = [...s.studio.all('pieces')].filter((p) => p.spot !== null && p.stage === 'to-cut');
+      if (laid.length === 0 || random() < 0.3)
+        return { panelId, sources: [{ stockId: stock(), numbers: some(), left: left() }] };
+      const { number, spot } = pick(laid);
+      const source = { stockId: spot?.stockId ?? '', numbers: [number], left: { kind: 'laid' as const } };
+      return { panelId, sources: [source] };
+    },
     advance: () => ({ panelId, numbers: some(), to: pick(['ground', 'painted', 'foiled', 'leaded', 'in-place']) }),
     'send-back': () => ({ panelId, numbers: some(), reason: 'other' }),
     break: () => ({
@@ -167,6 +187,20 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
         heightMm,
         place: fresh('slot '),
         costCents,
+      };
+    },
+    'shape-stock': () => {
+      const { id, widthMm, heightMm } = pick([...s.studio.all('stock')]);
+      const [knockedOff, bottom] = [below(10) + 1, heightMm - below(3)] as const;
+      return {
+        stockId: id,
+        outline: [
+          [knockedOff, 0],
+          [widthMm, 0],
+          [widthMm, bottom],
+          [0, bottom],
+        ],
+        flaws: random() < 0.5 ? [] : [SPECK],
       };
     },
     'withdraw-stock': () => ({ stockId: stock() }),
@@ -227,5 +261,35 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
   };
 }
 
+const SPECK = [
+  [4, 4],
+  [6, 4],
+  [5, 6],
+] as const;
+
+/** Pieces beside each other over the full height of a sheet, with a break between each two. */
+function laidInStrips(item: StockItem, pieces: readonly PieceRow[]) {
+  const { outline } = shapeLeft(item);
+  const { minX, minY, maxX, maxY } = boxOf(outline);
+  const step = (maxX - minX) / Math.max(1, pieces.length);
+  const edge = (k: number): number => minX + k * step;
+  return {
+    stockId: item.id,
+    breaks: pieces.slice(1).map((_, k) => ({
+      from: [edge(k + 1), minY] as const,
+      to: [edge(k + 1), maxY] as const,
+    })),
+    pieces: pieces.map(({ number }, k) => ({
+      number,
+      turnedOver: false,
+      rotationDeg: 0,
+      x: edge(k),
+      y: minY,
+      at: [edge(k) + step / 2, (minY + maxY) / 2] as const,
+      byHand: false,
+    })),
+  };
+}
+
 const BENCHES = ['bench-1', 'bench-2'] as const;
-const DAILY = ['cut', 'advance', 'break', 'receive', 'solder-joints'] as const satisfies readonly ActKind[];
+const DAILY = ['lay-out', 'cut', 'advance', 'break', 'receive', 'solder-joints'] as const satisfies readonly ActKind[];

@@ -15,7 +15,7 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
   'core/stock': core('units', 'limits', 'geometry'),
   'core/glass': core('units', 'colour', 'stock'),
   'core/layout': core('units', 'limits', 'geometry', 'stock'),
-  'core/bench': core('units', 'limits', 'geometry', 'cartoon', 'sizing', 'stock'),
+  'core/bench': core('units', 'limits', 'geometry', 'cartoon', 'sizing', 'stock', 'layout'),
   'core/labour': core('units', 'bench', 'cutting'),
   'core/words': [...DRAWING, ...core('stock', 'layout', 'bench', 'labour')],
   contract: core('units', 'limits', 'cartoon', 'sizing', 'cutting', 'stock', 'bench'),

@@ -5,8 +5,8 @@ import { fieldsOf } from '#core/units';
 /** More rows than these are fetched by the screens that show them. */
 const MOST_ROWS = 64;
 
-/** What says whether a row is among its panel's, and where. */
-const PLACED_BY = ['drawn', 'number', 'letter', 'at'];
+/** What says whether a row is among its panel's, and where; or whether the panel is there at all. */
+const PLACED_BY = ['drawn', 'number', 'letter', 'at', 'away'];
 
 const isTold = (table: string): table is ToldTable => TOLD_TABLES.some((told) => told === table);
 

@@ -11,8 +11,27 @@ export function rackAnswer(desk: Desk): RackAnswer {
   return {
     seq: desk.seq,
     stock: desk.state.where('stock', 'gone is null order by rowid'),
+    laid: laidOut(desk),
     totals: Object.fromEntries(totals.map(({ kind, mm2 }) => [kind, mm2])),
-  };
+  } as RackAnswer;
+}
+
+/** What is laid out and not cut yet. */
+function laidOut({ state }: Desk): RackAnswer['laid'] {
+  const laid = new Map<string, RackAnswer['laid'][number]>();
+  const waiting = state.fieldsWhere(
+    'pieces',
+    ['number', 'panelId', 'spot'],
+    "spot ->> '$.stockId' is not null and stage = 'to-cut' and drawn = 1 order by number",
+  );
+  for (const { number, panelId, spot } of waiting) {
+    if (spot === null) continue;
+    const key = `${spot.stockId}|${panelId}`;
+    const known = laid.get(key);
+    const panelName = known?.panelName ?? state.get('panels', panelId)?.name ?? '';
+    laid.set(key, { stockId: spot.stockId, panelId, panelName, numbers: [...(known?.numbers ?? []), number] });
+  }
+  return [...laid.values()];
 }
 
 /** A page of the ledger of one sheet or offcut, the latest first. */

@@ -51,6 +51,7 @@ const CONDITIONS: Readonly<Record<Question, string>> = {
   jointsOfPanel: 'panel_id = ? and drawn = 1',
   pieceNumbered: 'panel_id = ? and number = ? and drawn = 1',
   jointNumbered: 'panel_id = ? and number = ? and drawn = 1',
+  laidOn: "spot ->> '$.stockId' = ? and stage = 'to-cut' and drawn = 1",
   sectionsOfPanel: 'panel_id = ?',
   stepsOfRoute: 'route_id = ?',
   versionsOfRoute: 'key = ?',

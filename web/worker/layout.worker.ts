@@ -1,4 +1,4 @@
-import { checkLayout, Layouter, purchaseJob, type Layout, type LayoutJob, type SheetLeft } from '#core/layout';
+import { checkLayout, Layouter, purchaseJob, type Layout, type LayoutJob, type SheetSize } from '#core/layout';
 
 /** One glass of a panel that is to be laid out. */
 export interface LayoutWish {
@@ -6,7 +6,7 @@ export interface LayoutWish {
   readonly key: string;
   readonly job: LayoutJob;
   /** In what size the glass is bought, where that is known. */
-  readonly size: SheetLeft | null;
+  readonly size: SheetSize | null;
   readonly prefersUse: boolean;
   readonly steps: number;
 }

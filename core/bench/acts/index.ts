@@ -11,6 +11,8 @@ import { cutPieces } from './cutPieces/act.ts';
 import { enterHours } from './enterHours/act.ts';
 import { finishStep } from './finishStep/act.ts';
 import { markPieces } from './markPieces/act.ts';
+import { layOut } from './layOut/act.ts';
+import { liftOff } from './liftOff/act.ts';
 import { moveStock } from './moveStock/act.ts';
 import { putAway } from './putAway/act.ts';
 import { putBack } from './putBack/act.ts';
@@ -22,6 +24,7 @@ import { savePanel } from './savePanel/act.ts';
 import { savePerson } from './savePerson/act.ts';
 import { saveRoute } from './saveRoute/act.ts';
 import { sendBack } from './sendBack/act.ts';
+import { shapeStock } from './shapeStock/act.ts';
 import { solderJoints } from './solderJoints/act.ts';
 import { startClock } from './startClock/act.ts';
 import { stopClock } from './stopClock/act.ts';
@@ -42,6 +45,8 @@ export const ACTS = {
   'choose-glass': chooseGlass,
   mark: markPieces,
   'ask-steps': askSteps,
+  'lay-out': layOut,
+  'lift-off': liftOff,
   cut: cutPieces,
   advance: advancePieces,
   'send-back': sendBack,
@@ -51,6 +56,7 @@ export const ACTS = {
   receive: receiveStock,
   'move-stock': moveStock,
   'correct-stock': correctStock,
+  'shape-stock': shapeStock,
   'withdraw-stock': withdrawStock,
   'write-off': writeOffStock,
   'start-clock': startClock,

@@ -1,8 +1,13 @@
-import { divide, offcutLabel, type Left } from '../../stock/index.ts';
+import { boxOf, signedArea, type Ring } from '../../geometry/index.ts';
+import { cutOut, LAID_OUT_BY, type PartKept } from '../../layout/index.ts';
+import { divide, offcutLabel, shapeFault, shapeLeft, type Left, type StraightBreak } from '../../stock/index.ts';
+import { nth } from '../../units/index.ts';
 import { refuse, type Circumstance } from '../act.ts';
 import type { Refusal } from '../refusals.ts';
+import { BEGINS } from '../routes/route.ts';
 import type { Draft } from '../studio.ts';
-import type { PieceRow, PieceRowId, Reader } from '../tables.ts';
+import type { PieceRow, PieceRowId, Reader, StockRow } from '../tables.ts';
+import { liftFrom, moveSpots, NO_SHAPE } from './laid.ts';
 
 /** From which sheet or offcut some of the pieces are cut, and what is left of it then. */
 export interface Source {
@@ -23,13 +28,24 @@ export interface Taking {
   /** What the sheet holds from now on, and what that is worth. */
   readonly staysMm2: number;
   readonly costCents: number;
-  /** New measures of what stays on the sheet, where they were told. */
-  readonly stays: { readonly widthMm: number; readonly heightMm: number } | null;
+  /** New measures of what stays on the sheet, where they were told or follow from the layout. */
+  readonly stays: ({ readonly widthMm: number; readonly heightMm: number } & PartLeft) | null;
   readonly offcuts: readonly OffcutLeft[];
   readonly place: string;
+  /** It was broken as laid out: what is laid out on its parts stays so. */
+  readonly asLaid: boolean;
 }
 
-export interface OffcutLeft {
+/** The true shape of a part as a layout leaves it, and what is still to be cut from it. */
+export interface PartLeft {
+  readonly outline: Ring | null;
+  readonly flaws: readonly Ring[];
+  readonly breaks: readonly StraightBreak[] | null;
+  /** Pieces that lie on it and are not cut yet. */
+  readonly pieces: readonly string[];
+}
+
+export interface OffcutLeft extends PartLeft {
   readonly label: string;
   readonly widthMm: number;
   readonly heightMm: number;
@@ -58,21 +74,22 @@ export function takeFrom(
   if (bare.length > 0) return refuse('no-glass', { numbers: bare.map((p) => p.number) });
   const other = all.filter((p) => p.glassId !== item.glassId);
   if (other.length > 0) return refuse('wrong-glass', { numbers: other.map((p) => p.number), name: item.id });
-  const area = (rows: readonly PieceRow[]) => rows.reduce((sum, p) => sum + p.areaMm2, 0);
-  const lostMm2 = area(lost);
-  const division = divide(item, area(pieces) + lostMm2, source.left);
+  const lostMm2 = areaOf(lost);
+  const { left } = source;
+  const isTaken = (label: string) => labels.has(label.toLowerCase()) || isLabelTaken(state, label);
+  if (left.kind === 'laid')
+    return takeAsLaid(state, item, pieces, lost, (parent) => nextLabel(parent, isTaken, labels));
+  const division = divide(item, areaOf(pieces) + lostMm2, left);
   if ('code' in division)
     return refuse(division.code, { name: item.id, haveMm2: division.haveMm2, wantMm2: division.wantMm2 });
-  const { left } = source;
-  const share = item.areaMm2 > 0 ? item.costCents / item.areaMm2 : 0;
+  const share = worthOf(item);
   const offcuts: OffcutLeft[] = [];
   for (const [i, { widthMm, heightMm, label: wish }] of (left.kind === 'offcuts' ? left.offcuts : []).entries()) {
-    const isTaken = (label: string) => labels.has(label.toLowerCase()) || isLabelTaken(state, label);
     if (wish !== undefined && isTaken(wish)) return refuse('label-taken', { name: wish });
     const label = wish ?? offcutLabel(item.id, isTaken);
     labels.add(label.toLowerCase());
     const areaMm2 = division.offcutsMm2[i] ?? 0;
-    offcuts.push({ label, widthMm, heightMm, areaMm2, costCents: Math.round(share * areaMm2) });
+    offcuts.push({ label, widthMm, heightMm, areaMm2, costCents: Math.round(share * areaMm2), ...NO_SHAPE });
   }
   return {
     stockId: item.id,
@@ -86,10 +103,103 @@ export function takeFrom(
     costCents: Math.round(share * division.staysMm2),
     stays:
       left.kind === 'stays' && left.widthMm !== undefined && left.heightMm !== undefined
-        ? { widthMm: left.widthMm, heightMm: left.heightMm }
+        ? { widthMm: left.widthMm, heightMm: left.heightMm, ...NO_SHAPE }
         : null,
     offcuts,
     place: item.place,
+    asLaid: false,
+  };
+}
+
+const areaOf = (rows: readonly PieceRow[]): number => rows.reduce((sum, p) => sum + p.areaMm2, 0);
+/** Cents a mm². */
+const worthOf = (item: StockRow): number => (item.areaMm2 > 0 ? item.costCents / item.areaMm2 : 0);
+
+function nextLabel(parent: string, isTaken: (label: string) => boolean, labels: Set<string>): string {
+  const label = offcutLabel(parent, isTaken);
+  labels.add(label.toLowerCase());
+  return label;
+}
+
+/**
+ * Breaks a sheet as it was laid out, as far as its pieces ask for. The largest part from which pieces are still to be cut
+ * stays under the sheet's own label; all other parts that are worth keeping become offcuts with labels of their own.
+ */
+function takeAsLaid(
+  state: Reader,
+  item: StockRow,
+  pieces: readonly PieceRow[],
+  lost: readonly PieceRow[],
+  labelFor: (parent: string) => string,
+): Taking | { refusal: Refusal } {
+  const all = [...pieces, ...lost];
+  const strange = all.filter((p) => p.spot?.stockId !== item.id || p.stage !== BEGINS);
+  if (strange.length > 0 || item.breaks === null)
+    return refuse('not-laid', { numbers: (strange.length > 0 ? strange : all).map((p) => p.number), name: item.id });
+  const laid = [...state.ask('laidOn', item.id)].flatMap(({ id, spot }) => (spot ? [{ id, at: spot.at }] : []));
+  const out = cutOut(shapeLeft(item).outline, item.breaks, laid, new Set(all.map((p) => p.id)), LAID_OUT_BY.keepMm);
+  if (typeof out === 'string') return refuse('not-laid', { numbers: all.map((p) => p.number), name: item.id });
+  const share = worthOf(item);
+  const [first] = out.kept;
+  const staysOn = first !== undefined && first.pieceIds.length > 0 ? first : null;
+  const piecesMm2 = areaOf(all);
+  const parts = roundedParts(item.areaMm2 - piecesMm2, out.kept);
+  if (parts === null)
+    return refuse('not-enough', { name: item.id, haveMm2: item.areaMm2, wantMm2: piecesMm2 + sumOf(out.kept) });
+  const left = out.kept.map((part, i) => ({ ...shapedPart(part, item), areaMm2: nth(parts, i) }));
+  const staysMm2 = staysOn ? nth(parts, 0) : 0;
+  const restMm2 = parts.reduce((sum, mm2) => sum + mm2, 0);
+  const lostMm2 = areaOf(lost);
+  return {
+    stockId: item.id,
+    glassId: item.glassId,
+    pieces: pieces.map((p) => p.id),
+    numbers: pieces.map((p) => p.number),
+    beforeMm2: item.areaMm2,
+    piecesMm2: piecesMm2 - lostMm2,
+    wasteMm2: item.areaMm2 - piecesMm2 - restMm2 + lostMm2,
+    staysMm2,
+    costCents: Math.round(share * staysMm2),
+    stays: staysOn ? shapedPart(staysOn, item) : null,
+    offcuts: (staysOn ? left.slice(1) : left).map((part) => ({
+      ...part,
+      label: labelFor(item.id),
+      costCents: Math.round(share * part.areaMm2),
+    })),
+    place: item.place,
+    asLaid: true,
+  };
+}
+
+const sumOf = (parts: readonly PartKept[]): number => Math.round(parts.reduce((sum, part) => sum + mm2Of(part), 0));
+const mm2Of = ({ outline }: Pick<PartKept, 'outline'>): number => Math.abs(signedArea(outline));
+
+/**
+ * The areas of parts in whole mm². Pieces that touch fill a sheet to the last mm², so that what rounding made too much is
+ * taken off the parts.
+ * @param roomMm2 what there is for them
+ * @returns null where they are too large by more than rounding
+ */
+function roundedParts(roomMm2: number, parts: readonly PartKept[]): number[] | null {
+  const areas = parts.map((part) => Math.round(mm2Of(part)));
+  const over = areas.reduce((sum, mm2) => sum + mm2, 0) - roomMm2;
+  if (over <= 0) return areas;
+  const most = Math.max(...areas, 0);
+  // What is known of a sheet's area may be less than its outline has, by corners that are knocked off.
+  if (most <= over || over > ROUNDING_SHARE * most) return null;
+  return areas.map((mm2, i) => (i === areas.indexOf(most) ? mm2 - over : mm2));
+}
+const ROUNDING_SHARE = 0.01;
+
+function shapedPart({ outline, breaks, pieceIds }: PartKept, item: StockRow) {
+  const { minX, minY, maxX, maxY } = boxOf(outline);
+  return {
+    widthMm: maxX - minX,
+    heightMm: maxY - minY,
+    outline,
+    flaws: item.flaws.filter((flaw) => shapeFault(outline, [flaw]) === null),
+    breaks: pieceIds.length > 0 ? breaks : null,
+    pieces: pieceIds,
   };
 }
 
@@ -136,14 +246,23 @@ export function applyTaking(draft: Draft, panelId: string, taking: Taking, now: 
   enter(stockId, 'offcut', -off, balanceMm2, taking.offcuts.map((o) => o.label).join(', '));
   balanceMm2 -= taking.wasteMm2;
   enter(stockId, 'waste', -taking.wasteMm2, balanceMm2, wasteNote);
-  for (const { label, areaMm2, ...rest } of taking.offcuts) {
-    draft.put('stock', { id: label, glassId, kind: 'offcut', areaMm2, place, parentId: stockId, gone: null, ...rest });
+  const rootId = draft.get('stock', stockId)?.rootId ?? stockId;
+  for (const { label, areaMm2, pieces, ...rest } of taking.offcuts) {
+    const own = { id: label, rootId: rest.outline === null ? label : rootId, parentId: stockId, gone: null };
+    draft.put('stock', { ...own, glassId, kind: 'offcut', areaMm2, place, ...rest });
     enter(label, 'offcut', areaMm2, areaMm2, `from ${stockId}`);
+    moveSpots(draft, pieces, label);
   }
+  if (!taking.asLaid) liftFrom(draft, stockId);
+  const { pieces: _, ...stays } = taking.stays ?? {
+    ...(taking.asLaid || taking.staysMm2 === 0 ? NO_SHAPE : {}),
+    pieces: [],
+  };
   draft.patch('stock', stockId, {
     areaMm2: taking.staysMm2,
     costCents: taking.costCents,
     gone: taking.staysMm2 === 0 ? 'used up' : null,
-    ...(taking.stays ?? {}),
+    ...stays,
+    ...(taking.asLaid ? {} : { breaks: null }),
   });
 }

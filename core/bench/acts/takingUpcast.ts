@@ -1,6 +1,20 @@
 import type { UpcastContext } from '../act.ts';
 import { idsThen } from './picked.ts';
-import type { Taking } from './taking.ts';
+import { NO_SHAPE } from './laid.ts';
+import type { OffcutLeft, PartLeft, Taking } from './taking.ts';
+
+/** A taking before true outlines and layouts. */
+export interface TakingV3 extends Omit<Taking, 'stays' | 'offcuts' | 'asLaid'> {
+  readonly stays: { readonly widthMm: number; readonly heightMm: number } | null;
+  readonly offcuts: readonly Omit<OffcutLeft, keyof PartLeft>[];
+}
+
+export const takingFromV3 = (old: TakingV3): Taking => ({
+  ...old,
+  stays: old.stays && { ...old.stays, ...NO_SHAPE },
+  offcuts: old.offcuts.map((offcut) => ({ ...offcut, ...NO_SHAPE })),
+  asLaid: false,
+});
 
 /** A taking before costs and ids stood in it. */
 export interface TakingV1 {
@@ -9,7 +23,7 @@ export interface TakingV1 {
   readonly piecesMm2: number;
   readonly wasteMm2: number;
   readonly staysMm2: number;
-  readonly stays: Taking['stays'];
+  readonly stays: TakingV3['stays'];
   readonly offcuts: readonly {
     readonly label: string;
     readonly widthMm: number;
@@ -19,7 +33,7 @@ export interface TakingV1 {
 }
 
 /** The sheet's cost was shared by area when the event was written; it is worked out here once and for all. */
-export function takingFromV1(old: TakingV1, panelId: string, { state }: UpcastContext): Taking {
+export function takingFromV1(old: TakingV1, panelId: string, { state }: UpcastContext): TakingV3 {
   const item = state.get('stock', old.stockId);
   if (!item) throw new Error(`the log cuts from ${old.stockId}, which never came`);
   const share = item.areaMm2 > 0 ? item.costCents / item.areaMm2 : 0;

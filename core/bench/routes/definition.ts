@@ -11,6 +11,8 @@ export type Deed = (typeof DEEDS)[number];
 
 /** The code of a step. It is what the log, the rows and the picture know the step by. */
 export type StepCode = string;
+/** Every route begins with this step. */
+export const BEGINS: StepCode = 'to-cut';
 
 /**
  * One step of a route, of single pieces or of the panel as a whole: everything that hints, number pad, words, pictures

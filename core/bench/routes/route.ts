@@ -1,6 +1,15 @@
 import { nth, lastOf } from '../../units/index.ts';
 import type { Panel, Piece, Reader } from '../tables.ts';
-import type { Deed, RouteStep, RouteVersion, StepCode, StepDefinition } from './definition.ts';
+import {
+  BEGINS,
+  type Deed,
+  type RouteStep,
+  type RouteVersion,
+  type StepCode,
+  type StepDefinition,
+} from './definition.ts';
+
+export { BEGINS };
 
 /** A version of a route as the rules use it: its steps in order. */
 export interface Route extends RouteVersion {
@@ -54,8 +63,6 @@ export const isBuiltIn = (route: Route, piece: Pick<Piece, 'asks' | 'stage'>): b
   piece.stage === lastStageOf(route, piece);
 /** Whether its glass is in hand: it has gone further than the step it begins at. */
 export const isInHand = (piece: Pick<Piece, 'stage'>): boolean => piece.stage !== BEGINS;
-/** Every route begins with this step. */
-export const BEGINS: StepCode = 'to-cut';
 export const TAKES_GLASS: StepCode = 'cut';
 
 /** A step of a route that is not at hand, as near to its word as its code is. */

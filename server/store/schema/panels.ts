@@ -3,7 +3,7 @@ import { check, foreignKey, index, integer, real, sqliteTable, text, uniqueIndex
 import type { BreakReason, JointRowId, PanelCounts, PieceRowId, WorkStage } from '#core/bench';
 import type { JointKind } from '#core/cartoon';
 import type { LineAllowance, Opening, Technique } from '#core/sizing';
-import type { MoveKind } from '#core/stock';
+import type { MoveKind, Spot } from '#core/stock';
 import { drawings } from './files.ts';
 import { codes, commissions, flag, glasses, mayBeAway, people, routes, row } from './studio.ts';
 
@@ -109,6 +109,7 @@ export const pieces = sqliteTable(
     flowDeg: real('flow_deg'),
     section: text('section'),
     locked: flag('locked'),
+    spot: text('spot', { mode: 'json' }).$type<Spot>(),
   },
   (t) => [
     uniqueIndex('pieces_by_number')
@@ -116,6 +117,9 @@ export const pieces = sqliteTable(
       .where(sql`${t.drawn} = 1`),
     index('pieces_to_cut')
       .on(t.glassId)
+      .where(sql`${t.stage} = 'to-cut' and ${t.drawn} = 1`),
+    index('pieces_laid_on')
+      .on(sql`${t.spot} ->> '$.stockId'`)
       .where(sql`${t.stage} = 'to-cut' and ${t.drawn} = 1`),
     check('pieces_area', sql`${t.areaMm2} > 0`),
     check('pieces_recuts', sql`${t.recuts} >= 0`),

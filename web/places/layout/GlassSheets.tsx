@@ -1,4 +1,5 @@
-import { sheetLeft, type LayoutSheet } from '#core/layout';
+import type { LayoutSheet } from '#core/layout';
+import { shapeLeft } from '#core/stock';
 import { count, type DisplayUnit } from '#core/units';
 import { sizeWords } from '#core/words';
 import { GlassChip } from '../../panel/GlassChip.tsx';
@@ -31,7 +32,7 @@ export function GlassSheets({
     offcut: false,
     flaws: [],
   }));
-  const guessed = stock.filter((item) => used.some((s) => s.id === item.id) && sheetLeft(item).isGuess);
+  const guessed = stock.filter((item) => used.some((s) => s.id === item.id) && shapeLeft(item).isGuess);
   return (
     <section aria-label={`${glass.code} ${glass.name}`} className="break-inside-avoid">
       <h3 className="flex items-center gap-3 pb-2 text-[17px]">

@@ -1,6 +1,6 @@
 import { BEGINS } from '#core/bench';
 import { signedArea } from '#core/geometry';
-import { glassJob, type GlassPiece, type SheetLeft } from '#core/layout';
+import { glassJob, type GlassPiece, type SheetSize } from '#core/layout';
 import type { Glass } from '#core/stock';
 import type { PanelView } from '../../panel/view.ts';
 import type { StockRow } from '../../state/studio.ts';
@@ -54,8 +54,8 @@ export function wishesOf(
 }
 
 /** The largest sheet of a glass that was ever on the rack: so large it is sold. */
-function largest(stock: readonly StockRow[]): SheetLeft | null {
+function largest(stock: readonly StockRow[]): SheetSize | null {
   const sheets = stock.filter((item) => item.kind === 'sheet');
   const [first] = sheets.sort((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm);
-  return first === undefined ? null : { widthMm: first.widthMm, heightMm: first.heightMm, isGuess: false };
+  return first === undefined ? null : { widthMm: first.widthMm, heightMm: first.heightMm };
 }

@@ -12,6 +12,7 @@ import {
   type PieceRowId,
   type Reader,
 } from '../../tables.ts';
+import { lift } from '../laid.ts';
 import { called, piecesCalled } from '../picked.ts';
 import { panelSaved, writePanel, type PanelSaved } from '../savePanel/act.ts';
 import type { AcceptDrawing, DrawnJoint, Measured } from './ask.ts';
@@ -43,6 +44,8 @@ export interface DrawingAccepted extends Omit<AcceptDrawing, 'pieces' | 'gone' |
   readonly joints: readonly (Omit<DrawnJoint, 'id'> & { readonly id: JointRowId })[];
   readonly jointsGone: readonly Gone<JointRowId>[];
   readonly panel: PanelSaved | null;
+  /** Pieces that were laid out on sheets and are gone, or have another outline now. */
+  readonly lifted: readonly PieceRowId[];
 }
 
 /** What the drawing asks of glass that was cut before it. */
@@ -61,7 +64,7 @@ function pushedWords({ pieces }: Pick<DrawingAccepted, 'pieces'>): string {
  * glass is cut and whose outline changed is marked to be held against the new outline.
  */
 export const acceptDrawing: Act<AcceptDrawing, DrawingAccepted> = {
-  version: 3,
+  version: 4,
   formerly: ['cartoon'],
   undoIn: 'panel',
   // A drawing that came in goes with all that was done to it.
@@ -84,6 +87,7 @@ export const acceptDrawing: Act<AcceptDrawing, DrawingAccepted> = {
   apply: (draft, fact) => {
     const { panelId } = fact;
     if (fact.panel) writePanel(draft, fact.panel);
+    lift(draft, fact.lifted);
     for (const { id, stays } of fact.gone) {
       if (stays) draft.patch('pieces', id, { drawn: false });
       else draft.remove('pieces', id);
@@ -128,14 +132,17 @@ export const acceptDrawing: Act<AcceptDrawing, DrawingAccepted> = {
   effect: NO_WORDS,
   upcasts: {
     1: (old: AcceptCartoonV1, context): DrawingAccepted => accepted(context.state, acceptedFromV1(old, context), null),
-    2: (old: DrawingAcceptedV2): DrawingAccepted => ({
+    2: (old: DrawingAcceptedV2): DrawingAcceptedV3 => ({
       ...old,
       pieces: old.pieces.map((piece) => ({ ...piece, tooSmall: false, glassMm2: null })),
     }),
+    3: (old: DrawingAcceptedV3): DrawingAccepted => ({ ...old, lifted: [] }),
   },
 };
 
-interface DrawingAcceptedV2 extends Omit<DrawingAccepted, 'pieces'> {
+type DrawingAcceptedV3 = Omit<DrawingAccepted, 'lifted'>;
+
+interface DrawingAcceptedV2 extends Omit<DrawingAcceptedV3, 'pieces'> {
   readonly pieces: readonly Omit<PieceAccepted, 'tooSmall' | 'glassMm2'>[];
 }
 
@@ -155,6 +162,7 @@ const UNTOUCHED = {
   flowDeg: null,
   section: null,
   locked: false,
+  spot: null,
 } as const;
 
 /** Glass in hand is neither dropped in silence nor cut through by a change of lines. */
@@ -175,9 +183,15 @@ function accepted(state: Reader, ask: AcceptDrawing, panel: PanelSaved | null): 
   const { panelId } = ask;
   const row = (id: PieceId) => state.get('pieces', pieceRowId(panelId, id));
   const { panel: _, ...rest } = ask;
+  const isLaid = (id: PieceId): boolean => {
+    const piece = row(id);
+    return piece !== undefined && piece.spot !== null && piece.stage === BEGINS;
+  };
+  const outlines = [...ask.pieces.filter((p) => p.changed).map((p) => p.id), ...ask.gone];
   return {
     ...rest,
     panel,
+    lifted: outlines.filter((id) => isLaid(id)).map((id) => pieceRowId(panelId, id)),
     pieces: ask.pieces.map(({ id, changed, grew, ...piece }) => {
       const old = piece.isNew ? undefined : row(id);
       const inHand = old !== undefined && old.stage !== BEGINS ? old : null;

@@ -5,9 +5,10 @@ import { reasonWords, type BreakReason } from '../../reasons.ts';
 import { BEGINS, TAKES_GLASS } from '../../routes/route.ts';
 import type { StepCode } from '../../routes/definition.ts';
 import { glassAreaOf, type PieceRow, type PieceRowId, type Reader } from '../../tables.ts';
+import { lift } from '../laid.ts';
 import { called, pickPieces, pieceNumbered, piecesCalled, type AskedPieces } from '../picked.ts';
 import { applyTaking, cutToOtherOutline, NEW_GLASS, takeFrom, type Taking } from '../taking.ts';
-import { takingFromV1, type TakingV1 } from '../takingUpcast.ts';
+import { takingFromV1, takingFromV3, type TakingV1, type TakingV3 } from '../takingUpcast.ts';
 
 export interface BreakPieces extends AskedPieces {
   readonly reason: BreakReason;
@@ -52,10 +53,10 @@ export interface PiecesBroke {
  * the rack once, and what is cut again once more: glass in hand has left it before, else it has to be said from where.
  */
 export const breakPieces: Act<BreakPieces, PiecesBroke> = {
-  version: 3,
+  version: 4,
   formerly: [],
   undoIn: 'panel',
-  reads: { pieces: ['number', 'drawn', 'stage', 'broken', 'glassId', 'areaMm2'], stock: ['glassId', 'gone'] },
+  reads: { pieces: ['number', 'drawn', 'stage', 'broken', 'glassId', 'areaMm2'], stock: ['glassId', 'gone', 'breaks'] },
   decide: (state, ask, now) => {
     const picked = pickPieces(state, ask);
     if ('refusal' in picked) return picked;
@@ -103,6 +104,12 @@ export const breakPieces: Act<BreakPieces, PiecesBroke> = {
     }
     if (lost) applyTaking(draft, panelId, lost, now, note);
     if (recut) applyTaking(draft, panelId, recut, now, lost ? '' : note);
+    // What broke lies nowhere any more, but where it was cut again as laid out.
+    if (recut?.asLaid !== true)
+      lift(
+        draft,
+        broke.map(({ id }) => id),
+      );
   },
   panelOf: (fact) => fact.panelId,
   told: ({ broke, reason, recut, lost, minutes }) =>
@@ -116,11 +123,21 @@ export const breakPieces: Act<BreakPieces, PiecesBroke> = {
       const recut = old.recut && takingFromV1(old.recut, panelId, context);
       return { panelId, reason, minutes, broke: costsOf(context.state, pieces, minutes, context.now), recut };
     },
-    2: (old: PiecesBrokeV2): PiecesBroke => ({ ...old, lost: null, uncut: [], anew: [] }),
+    2: (old: PiecesBrokeV2): PiecesBrokeV3 => ({ ...old, lost: null, uncut: [], anew: [] }),
+    3: (old: PiecesBrokeV3): PiecesBroke => ({
+      ...old,
+      recut: old.recut && takingFromV3(old.recut),
+      lost: old.lost && takingFromV3(old.lost),
+    }),
   },
 };
 
-type PiecesBrokeV2 = Omit<PiecesBroke, 'lost' | 'uncut' | 'anew'>;
+interface PiecesBrokeV3 extends Omit<PiecesBroke, 'recut' | 'lost'> {
+  readonly recut: TakingV3 | null;
+  readonly lost: TakingV3 | null;
+}
+
+type PiecesBrokeV2 = Omit<PiecesBrokeV3, 'lost' | 'uncut' | 'anew'>;
 
 interface PiecesBrokeV1 extends AskedPieces {
   readonly reason: BreakReason;

@@ -1,10 +1,11 @@
 import { count, showArea, knownIn } from '../../../units/index.ts';
 import { refuse, type Act } from '../../act.ts';
 import { TAKES_GLASS } from '../../routes/route.ts';
+import { lift } from '../laid.ts';
 import { called, inHand, pickPieces, pieceNumbered } from '../picked.ts';
 import type { PieceRowId } from '../../tables.ts';
 import { applyTaking, cutToOtherOutline, NEW_GLASS, takeFrom, type Source, type Taking } from '../taking.ts';
-import { takingFromV1, type TakingV1 } from '../takingUpcast.ts';
+import { takingFromV1, takingFromV3, type TakingV1, type TakingV3 } from '../takingUpcast.ts';
 
 export interface CutPieces {
   readonly panelId: string;
@@ -18,16 +19,17 @@ export interface PiecesCut {
   readonly anew: readonly PieceRowId[];
 }
 
-type PiecesCutV2 = Omit<PiecesCut, 'anew'>;
+type PiecesCutV3 = Omit<PiecesCut, 'takings'> & { readonly takings: readonly TakingV3[] };
+type PiecesCutV2 = Omit<PiecesCutV3, 'anew'>;
 
 /** Marks pieces cut and takes their glass. A broken piece that is cut again goes the same way. */
 export const cutPieces: Act<CutPieces, PiecesCut> = {
-  version: 3,
+  version: 4,
   formerly: [],
   undoIn: 'panel',
   reads: {
     pieces: ['number', 'drawn', 'stage', 'glassId', 'areaMm2'],
-    stock: ['glassId', 'gone'],
+    stock: ['glassId', 'gone', 'breaks'],
   },
   decide: (state, { panelId, sources }) => {
     const picked = pickPieces(state, { panelId, numbers: sources.flatMap((s) => s.numbers) });
@@ -54,6 +56,7 @@ export const cutPieces: Act<CutPieces, PiecesCut> = {
   apply: (draft, { panelId, takings, anew }, now) => {
     for (const id of anew) draft.patch('pieces', id, NEW_GLASS);
     for (const taking of takings) {
+      if (!taking.asLaid) lift(draft, taking.pieces);
       applyTaking(draft, panelId, taking, now);
       for (const id of taking.pieces)
         draft.patch('pieces', id, { stage: TAKES_GLASS, broken: null, from: taking.stockId });
@@ -73,6 +76,7 @@ export const cutPieces: Act<CutPieces, PiecesCut> = {
       panelId: old.panelId,
       takings: old.takings.map((taking) => takingFromV1(taking, old.panelId, context)),
     }),
-    2: (old: PiecesCutV2): PiecesCut => ({ ...old, anew: [] }),
+    2: (old: PiecesCutV2): PiecesCutV3 => ({ ...old, anew: [] }),
+    3: (old: PiecesCutV3): PiecesCut => ({ ...old, takings: old.takings.map((taking) => takingFromV3(taking)) }),
   },
 };

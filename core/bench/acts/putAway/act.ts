@@ -1,6 +1,8 @@
 import { NO_WORDS, refuse, type Act } from '../../act.ts';
 import type { Refusal } from '../../refusals.ts';
+import { BEGINS } from '../../routes/route.ts';
 import type { Away, Reader } from '../../tables.ts';
+import { lift } from '../laid.ts';
 
 /** What can be put away. A sheet is written off or taken out instead: it is glass, and the ledger tells of it. */
 export const PUT_AWAY = ['commissions', 'panels', 'glasses', 'people'] as const;
@@ -40,6 +42,15 @@ export const putAway: Act<PutAway, WasPutAway> = {
     const away = { away: as, awayAt: as === null ? null : at };
     draft.patch(table, id, away);
     for (const panelId of panelIds) draft.patch('panels', panelId, away);
+    if (as === null) return;
+    // Sheets are not kept for what is not worked on.
+    for (const panelId of table === 'panels' ? [id] : panelIds) {
+      const uncut = [...draft.ask('piecesOfPanel', panelId)].filter((p) => p.stage === BEGINS);
+      lift(
+        draft,
+        uncut.map((p) => p.id),
+      );
+    }
   },
   panelOf: () => null,
   told: ({ table, name, as }) => `${CALLED[table]} “${name}” ${as ?? 'brought back'}`,

@@ -3,6 +3,7 @@ import { NO_WORDS, refuse, type Act, type RowInverse, type UpcastContext } from 
 import { isSame } from '../../inverse.ts';
 import type { Draft } from '../../studio.ts';
 import type { Reader, TableName } from '../../tables.ts';
+import { UNSHAPED } from '../laid.ts';
 
 /** A recorded act that can be put back, with its inverse as the log keeps it. */
 export interface PutBackTarget {
@@ -45,7 +46,7 @@ export interface WasPutBack {
 
 /** Undo and redo: what an act has changed goes back to what it was, unless somebody has changed it since. */
 export const putBack: Act<PutBack, WasPutBack> = {
-  version: 3,
+  version: 4,
   formerly: [],
   undoIn: 'panel',
   reads: {},
@@ -82,8 +83,22 @@ export const putBack: Act<PutBack, WasPutBack> = {
     return of === '' ? words : `${words}: ${of}`;
   },
   effect: NO_WORDS,
-  upcasts: { 1: wasPutBackFromV1, 2: (old: Omit<WasPutBack, 'of'>): WasPutBack => ({ ...old, of: '' }) },
+  upcasts: {
+    1: wasPutBackFromV1,
+    2: (old: Omit<WasPutBack, 'of'>): WasPutBack => ({ ...old, of: '' }),
+    3: (old: WasPutBack): WasPutBack => ({ ...old, rows: old.rows.map((row) => withLaterFields(row)) }),
+  },
 };
+
+/** What rows did not say yet when older logs kept them whole. */
+const LATER_FIELDS: Readonly<Partial<Record<TableName, (id: string) => object>>> = {
+  stock: (id) => ({ ...UNSHAPED, rootId: id }),
+  pieces: () => ({ spot: null }),
+  glasses: () => ({ second: null, coat: 'none' }),
+};
+
+const withLaterFields = (back: RowBack): RowBack =>
+  'row' in back ? { ...back, row: { ...LATER_FIELDS[back.table]?.(back.id), ...back.row } } : back;
 
 /** Somebody has touched it, or it does not say any more what the act made it say. */
 function isChanged(

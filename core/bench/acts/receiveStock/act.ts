@@ -1,5 +1,6 @@
 import { NO_WORDS, refuse, type Act } from '../../act.ts';
 import { rackMove } from '../onRack.ts';
+import { UNSHAPED } from '../laid.ts';
 import { isLabelTaken } from '../taking.ts';
 
 export interface ReceiveStock {
@@ -32,7 +33,7 @@ export const receiveStock: Act<ReceiveStock, StockReceived> = {
     return { fact: withArea(ask) };
   },
   apply: (draft, { label, ...item }, when) => {
-    draft.put('stock', { id: label, ...item, parentId: null, gone: null });
+    draft.put('stock', { id: label, ...item, ...UNSHAPED, rootId: label, parentId: null, gone: null });
     draft.put(
       'moves',
       rackMove(when, {

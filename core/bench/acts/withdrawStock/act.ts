@@ -1,5 +1,6 @@
 import { NO_WORDS, refuse, type Act } from '../../act.ts';
 import { isWhole } from '../correctStock/act.ts';
+import { liftFrom } from '../laid.ts';
 import { onRack, rackMove } from '../onRack.ts';
 
 export interface WithdrawStock {
@@ -36,6 +37,7 @@ export const withdrawStock: Act<WithdrawStock, StockWithdrawn> = {
         note: 'entered by mistake',
       }),
     );
+    liftFrom(draft, stockId);
     draft.remove('stock', stockId);
   },
   panelOf: () => null,

@@ -1,4 +1,5 @@
 import { NO_WORDS, type Act } from '../../act.ts';
+import { liftFrom } from '../laid.ts';
 import { onRack, rackMove } from '../onRack.ts';
 
 export interface WriteOffStock {
@@ -32,6 +33,7 @@ export const writeOffStock: Act<WriteOffStock, StockWrittenOff> = {
         note: reason,
       }),
     );
+    liftFrom(draft, stockId);
     draft.patch('stock', stockId, { areaMm2: 0, costCents: 0, gone: 'written off' });
   },
   panelOf: () => null,
