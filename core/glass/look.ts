@@ -13,3 +13,9 @@ export function seedOf(name: string): number {
   for (let i = 0; i < name.length; i++) hash = Math.imul(hash ^ name.charCodeAt(i), 0x01000193);
   return hash >>> 0;
 }
+
+/** Where the square of a glass lies on a sheet, mm, and how it is turned: the flow of a sheet runs along its height. */
+export function squareOnSheet(rootId: string): { readonly x: number; readonly y: number; readonly turnDeg: number } {
+  const seed = seedOf(rootId);
+  return { x: seed % 251, y: (seed >>> 8) % 251, turnDeg: 90 };
+}

@@ -26,8 +26,21 @@ export interface SheetSize {
   readonly heightMm: number;
 }
 
+/** A sheet or offcut as a layout sees it. Its flow runs along its height. */
+export function sheetOf(item: StockItem, glass: Pick<Glass, 'flow'>): LayoutSheet {
+  const { outline, isGuess } = shapeLeft(item);
+  return {
+    id: item.id,
+    outline,
+    flowDeg: glass.flow ? 90 : null,
+    // A sheet that was begun is no whole one any more.
+    offcut: item.kind === 'offcut' || isGuess || item.outline !== null,
+    flaws: item.flaws,
+  };
+}
+
 /**
- * The pieces of one glass as a job on what the rack has of it. A sheet's flow runs along its height.
+ * The pieces of one glass as a job on what the rack has of it.
  * @param isTurnedOver the glass is scored on its back, so its pieces are traced mirrored
  */
 export function glassJob(
@@ -37,19 +50,7 @@ export function glassJob(
   edgeMm: number,
   isTurnedOver: boolean,
 ): LayoutJob {
-  const sheets = stock
-    .filter((item) => item.gone === null && item.areaMm2 > 0)
-    .map((item): LayoutSheet => {
-      const { outline, isGuess } = shapeLeft(item);
-      return {
-        id: item.id,
-        outline,
-        flowDeg: glass.flow ? 90 : null,
-        // A sheet that was begun is no whole one any more.
-        offcut: item.kind === 'offcut' || isGuess || item.outline !== null,
-        flaws: item.flaws,
-      };
-    });
+  const sheets = stock.filter((item) => item.gone === null && item.areaMm2 > 0).map((item) => sheetOf(item, glass));
   return {
     marginMm: LAID_OUT_BY.marginMm,
     keepMm: LAID_OUT_BY.keepMm,

@@ -15,4 +15,7 @@ export { checkLayout, type LayoutFault, type LayoutTolerance } from './check.ts'
 export { jobFault, type JobFault } from './jobFault.ts';
 export { brokenParts, type BrokenPart } from './breaking.ts';
 export { cutOut, planFault, type CutOut, type LaidPiece, type PartKept } from './cutOut.ts';
-export { glassJob, purchaseJob, LAID_OUT_BY, type GlassPiece, type SheetSize } from './glassJob.ts';
+export { layOn, takersOfPiece, type OneLaidBy } from './finder.ts';
+export { keptLayout, outAfter, type KeptSheet } from './kept.ts';
+export { spotOf, type SpotFound } from './spotOf.ts';
+export { glassJob, purchaseJob, sheetOf, LAID_OUT_BY, type GlassPiece, type SheetSize } from './glassJob.ts';

@@ -35,6 +35,7 @@ const pieceOf = (i: number): Standing => ({
   broken: false,
   tooSmall: false,
   turn: 0,
+  onSheet: null,
 });
 const scene: Scene = {
   glasses: [sky, sun],

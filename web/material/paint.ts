@@ -1,5 +1,5 @@
 import type { Look } from '#core/bench';
-import { LIGHTS, TILE_MM } from '#core/glass';
+import { LIGHTS, TILE_MM, type GlassLook } from '#core/glass';
 import { seededRandom } from '#core/units';
 import { boxOfPath, covers, grown, meets } from './areas.ts';
 import { lightUp, scenery, spill } from './lighting.ts';
@@ -92,7 +92,15 @@ export function changedAreas(ready: ReadyDrawing, before: Scene, now: Scene): re
   if (!samePicture) return null;
   const was = new Map(before.pieces.map((piece) => [piece.number, piece]));
   const lookAt = (scene: Scene, piece: Standing) =>
-    JSON.stringify([scene.glasses[piece.glass], piece.look, piece.isPaper, piece.broken, piece.tooSmall, piece.turn]);
+    JSON.stringify([
+      scene.glasses[piece.glass],
+      piece.look,
+      piece.isPaper,
+      piece.broken,
+      piece.tooSmall,
+      piece.turn,
+      piece.onSheet,
+    ]);
   const areas: Area[] = [];
   for (const piece of now.pieces) {
     const old = was.get(piece.number);
@@ -203,16 +211,7 @@ function body(
     // Until its tile is worked out a glass is as even as its name.
     if (!pattern) pen.fillStyle = look.colour;
     else {
-      // Cut from its own place of its sheet: no two pieces look stamped.
-      const random = seededRandom(standing.number * 7919 + 17);
-      const [x, y] = place.drawn.labelAt;
-      const scale = mmPerDot(tile);
-      pattern.setTransform(
-        new DOMMatrix()
-          .translate(x - TILE_MM * random(), y - TILE_MM * random())
-          .rotate(standing.turn + (look.flow ? 7 : 360) * (random() - 0.5))
-          .scale(scale),
-      );
+      pattern.setTransform(whereOnGlass(standing, place, look).scale(mmPerDot(tile)));
       pen.fillStyle = pattern;
     }
   } else pen.fillStyle = palette['no-colour'];
@@ -222,6 +221,17 @@ function body(
     pen.lineWidth = 0.5;
     pen.stroke(place.region);
   }
+}
+
+/** Where the square of its glass lies under a piece: as on its sheet, or cut from a place of its own. */
+function whereOnGlass({ number, turn, onSheet }: Standing, { drawn }: Ready, { flow }: GlassLook): DOMMatrix {
+  if (onSheet) return new DOMMatrix([...onSheet]);
+  // No two pieces look stamped.
+  const random = seededRandom(number * 7919 + 17);
+  const [x, y] = drawn.labelAt;
+  return new DOMMatrix()
+    .translate(x - TILE_MM * random(), y - TILE_MM * random())
+    .rotate(turn + (flow ? 7 : 360) * (random() - 0.5));
 }
 
 function chip(pen: Pen, drawn: DrawnPiece, colour: string, palette: Palette): void {

@@ -1,4 +1,5 @@
 import type { Look } from '#core/bench';
+import type { Matrix } from '#core/geometry';
 import type { GlassLook, LightKind } from '#core/glass';
 
 /** A part of a drawing, mm; y down. */
@@ -41,6 +42,8 @@ export interface Standing {
   readonly tooSmall: boolean;
   /** How its glass is turned against the flow of the sheet, degrees clockwise. */
   readonly turn: number;
+  /** Where its glass lies on its sheet, where that is known: from the square of its picture to the panel. */
+  readonly onSheet: Matrix | null;
 }
 
 export interface Band {

@@ -1,5 +1,7 @@
 import { BEGINS, stepOf } from '#core/bench';
-import type { Glass } from '#core/stock';
+import { compose, type Matrix } from '#core/geometry';
+import { squareOnSheet } from '#core/glass';
+import type { Glass, Spot } from '#core/stock';
 import type { Drawn, Metal, Scene } from '../material/scene.ts';
 import type { PicturePaths } from './paths.ts';
 import type { Shown } from './shown.ts';
@@ -27,6 +29,18 @@ export function drawnOf(paths: PicturePaths): Drawn {
   return drawn;
 }
 
+/** From the square of a glass, as it lies on the sheet, to where the piece that lies there has its place on the panel. */
+function onSheet({ rootId, turnedOver, rotationDeg, x, y }: Spot): Matrix {
+  const square = squareOnSheet(rootId);
+  const rad = (rotationDeg * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
+  // A point q of the sheet is turn · mirror · p + (x, y): backwards, p is mirror · turn⁻¹ · (q − (x, y)).
+  const m = turnedOver ? -1 : 1;
+  const back: Matrix = [m * cos, -sin, m * sin, cos, -m * (cos * x + sin * y), sin * x - cos * y];
+  const turn = (square.turnDeg * Math.PI) / 180;
+  return compose(back, [Math.cos(turn), Math.sin(turn), -Math.sin(turn), Math.cos(turn), square.x, square.y]);
+}
+
 /** A panel as it is to be painted now. */
 export function sceneOf(
   { panel, pieces, glasses }: Omit<Shown, 'paths'>,
@@ -51,7 +65,7 @@ export function sceneOf(
     return place;
   };
   return {
-    pieces: pieces.map(({ number, stage, glassId, broken, tooSmall = false, flowDeg = null }) => ({
+    pieces: pieces.map(({ number, stage, glassId, broken, tooSmall = false, flowDeg = null, spot = null }) => ({
       number,
       isPaper: stage === BEGINS,
       look: stepOf(panel.route, stage)?.look ?? 'glass',
@@ -59,6 +73,7 @@ export function sceneOf(
       broken: broken !== null,
       tooSmall,
       turn: flowDeg ?? 0,
+      onSheet: spot && onSheet(spot),
     })),
     glasses: used.map(({ colour, second, texture, hiding, coat, flow }) => ({
       colour,

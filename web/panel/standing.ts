@@ -1,4 +1,5 @@
 import { makeRoute, stepThat, type Panel, type Route, type Side, type Standing, type StepCode } from '#core/bench';
+import type { Spot } from '#core/stock';
 import type { Glance, SeenPiece, StudioAnswer } from '#contract';
 
 /** What a picture shows of a panel beside its pieces. */
@@ -11,6 +12,7 @@ export type PicturedPiece = Pick<SeenPiece, 'number' | 'stage' | 'glassId' | 'as
   readonly broken: string | null;
   readonly tooSmall?: boolean;
   readonly flowDeg?: number | null;
+  readonly spot?: Spot | null;
 };
 
 /** Whether a step that looks so was done to the panel. */

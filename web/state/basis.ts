@@ -2,19 +2,23 @@ import type { QueryClient, QueryKey } from '@tanstack/react-query';
 import type { Command } from '#core/bench';
 import { heard } from './freshness.ts';
 
+/** What is decided by what stands on the rack. */
+const OF_THE_RACK: ReadonlySet<Command['kind']> = new Set([
+  'lay-out',
+  'cut',
+  'break',
+  'move-stock',
+  'write-off',
+  'correct-stock',
+  'shape-stock',
+  'withdraw-stock',
+]);
+
 /** The questions whose answers somebody looked at to give a command. */
 function lookedAt({ kind, ask }: Pick<Command, 'kind' | 'ask'>): QueryKey[] {
   const panelId = 'panelId' in ask ? ask.panelId : kind === 'save-panel' && 'id' in ask ? ask.id : null;
   const keys: QueryKey[] = typeof panelId === 'string' ? [['panel', panelId]] : [];
-  if (
-    kind === 'cut' ||
-    kind === 'break' ||
-    kind === 'move-stock' ||
-    kind === 'write-off' ||
-    kind === 'correct-stock' ||
-    kind === 'withdraw-stock'
-  )
-    keys.push(['rack']);
+  if (OF_THE_RACK.has(kind)) keys.push(['rack']);
   return keys.length > 0 ? keys : [['studio']];
 }
 

@@ -1,3 +1,4 @@
+import { BEGINS } from '../routes/route.ts';
 import type { Draft } from '../studio.ts';
 import type { PieceRow } from '../tables.ts';
 
@@ -42,4 +43,16 @@ export function moveSpots(draft: Draft, ids: readonly string[], stockId: string)
     const { spot } = draft.get('pieces', id) ?? {};
     if (spot) draft.patch('pieces', id, { spot: { ...spot, stockId } });
   }
+}
+
+/** Whether a piece lies on a sheet of which it is known how it comes apart. */
+export const isLaidToCut = (state: Pick<Draft, 'get'>, { spot, stage }: Pick<PieceRow, 'spot' | 'stage'>): boolean =>
+  stage === BEGINS && spot !== null && (state.get('stock', spot.stockId)?.breaks ?? null) !== null;
+
+/** The sheets that pieces are laid out on, each broken as it is laid out. */
+export function sourcesAsLaid(pieces: readonly Pick<PieceRow, 'number' | 'spot'>[]) {
+  const numbers = new Map<string, number[]>();
+  for (const { number, spot } of pieces)
+    if (spot) numbers.set(spot.stockId, [...(numbers.get(spot.stockId) ?? []), number]);
+  return [...numbers].map(([stockId, list]) => ({ stockId, numbers: list, left: { kind: 'laid' as const } }));
 }

@@ -1,6 +1,7 @@
 import { knownIn, nth, showNumbers } from '../../units/index.ts';
 import type { Left } from '../../stock/index.ts';
 import type { Command } from '../acts/index.ts';
+import { isLaidToCut, sourcesAsLaid } from '../acts/laid.ts';
 import { BEGINS, routeOf, type Route } from '../routes/route.ts';
 import type { PanelRow, PieceRow, Reader } from '../tables.ts';
 import { parseTally, type Pick, type TallyLine, type Vocabulary } from './parse.ts';
@@ -137,6 +138,9 @@ function cutMeaning(
       ),
       numbers: open.map((p) => p.number),
     };
+  const laid = open.every((p) => isLaidToCut(state, p)) ? sourcesAsLaid(open) : null;
+  if (laid)
+    return { command: { kind: 'cut', ask: { panelId: panel.id, sources: laid } }, numbers: open.map((p) => p.number) };
   const byGlass = new Map<string, number[]>();
   for (const p of open) byGlass.set(p.glassId as string, [...(byGlass.get(p.glassId as string) ?? []), p.number]);
   return {

@@ -1,5 +1,5 @@
 import { useNavigate } from 'react-router';
-import { BEGINS } from '#core/bench';
+import { BEGINS, isLaidToCut, sourcesAsLaid } from '#core/bench';
 import { useSend } from '../../state/send.ts';
 import type { PieceRow } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -29,6 +29,23 @@ export function CutButtons({
   const [only, ...others] = questions;
   const best = only && others.length === 0 ? candidates(view, only).items.find(({ tooSmall }) => !tooSmall) : undefined;
   const again = uncut.every((p) => p.broken) ? 'Cut again' : 'Cut';
+  if (uncut.length > 0 && uncut.every((p) => isLaidToCut(view.reader, p))) {
+    const sources = sourcesAsLaid(uncut);
+    return (
+      <>
+        <Button
+          look="go"
+          className="col-span-2"
+          onClick={() => void send.command({ kind: 'cut', ask: { panelId, sources } })}
+        >
+          {again} as laid out, from {sources.map((s) => s.stockId).join(', ')}
+        </Button>
+        <Button className="px-1" onClick={() => ask(questions)}>
+          From another …
+        </Button>
+      </>
+    );
+  }
   if (!only || !best)
     return (
       <Button look="go" className="col-span-2" onClick={() => ask(questions)}>

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { BEGINS, reasonWords, stepOf, wantedBy, glassAreaOf } from '#core/bench';
-import { takersOf } from '#core/stock';
+import { Link } from 'react-router';
+import { BEGINS, isLaidToCut, reasonWords, stepOf, glassAreaOf } from '#core/bench';
 import { minutesByPiece } from '#core/labour';
 import { showArea, showMinutes, trimNumber } from '#core/units';
 import { cuttingFindingWords } from '#core/words';
@@ -11,25 +11,20 @@ import { Button } from '../../ui/Button.tsx';
 import { Measures } from '../../ui/Length.tsx';
 import type { PanelView } from '../../panel/view.ts';
 import { PieceDrawing } from './PieceDrawing.tsx';
+import { Takers } from './Takers.tsx';
 
 /** One piece: its glass as cut, its facts in words. */
 export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) {
-  const { glasses, answer, settings, limits, reader, panel } = view;
+  const { glasses, answer, settings, reader, panel } = view;
   const { data: labour } = usePanelHours(panel.id);
   const glass = piece.glassId ? glasses.get(piece.glassId) : undefined;
   const findings = answer?.cuttability.find((c) => c.number === piece.number)?.findings ?? [];
   const cut = answer?.cuts.find((c) => c.number === piece.number);
   const send = useSend();
+  const isLaid = isLaidToCut(reader, piece);
   const spent = useMemo(() => {
     return minutesByPiece(labour?.hours ?? [], panel.route, view.pieces, Date.now()).get(piece.number) ?? 0;
   }, [labour, panel, view.pieces, piece.number]);
-  const takers =
-    piece.stage === BEGINS && piece.glassId
-      ? takersOf([wantedBy(piece, cut, glass)], reader.ask('stockOfGlass', piece.glassId), limits.sheetEdgeMm).slice(
-          0,
-          3,
-        )
-      : [];
   return (
     <>
       <h2 className="flex items-baseline gap-2.5 text-[34px]">
@@ -96,10 +91,15 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
             <dd>{piece.from}</dd>
           </>
         )}
-        {takers.length > 0 && (
+        {isLaid && (
           <>
-            <dt>Fits on</dt>
-            <dd>{takers.map((s) => s.id).join(', ')}</dd>
+            <dt>Laid out</dt>
+            <dd>
+              on{' '}
+              <Link className="underline" to={`/panels/${panel.id}/layout`}>
+                {piece.spot?.stockId}
+              </Link>
+            </dd>
           </>
         )}
         {piece.recuts > 0 && (
@@ -109,6 +109,7 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
           </>
         )}
       </dl>
+      {!isLaid && <Takers view={view} piece={piece} />}
     </>
   );
 }

@@ -46,7 +46,10 @@ export function candidates(
   const wanted = pieces
     .filter((p) => numbers.includes(p.number))
     .map((p) => wantedBy(p, cutOf.get(p.number), glasses.get(glassId)));
-  const judged = bySize([...view.reader.ask('stockOfGlass', glassId)]).map((item) => ({
+  // What is laid out is spoken for: it comes last.
+  const stock = bySize([...view.reader.ask('stockOfGlass', glassId)]);
+  const inOrder = [...stock.filter((s) => s.breaks === null), ...stock.filter((s) => s.breaks !== null)];
+  const judged = inOrder.map((item) => ({
     item,
     taking: takingOf(wanted, item, limits.sheetEdgeMm),
   }));

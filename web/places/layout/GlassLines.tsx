@@ -1,3 +1,4 @@
+import { keptLayout, LAID_OUT_BY, type Layout } from '#core/layout';
 import { count, showArea, showNumbers, type DisplayUnit } from '#core/units';
 import { sizeWords } from '#core/words';
 import type { LayoutNews } from '../../worker/layout.worker.ts';
@@ -20,15 +21,45 @@ export function GlassLines({
         return (
           <li key={wish.glass.id} className="border-t border-line pt-2">
             <b>{wish.glass.code}</b> {wish.glass.name}
-            {news === null ? (
-              <span className="block text-mute">waits its turn</span>
-            ) : (
-              <Told wish={wish} news={news} unit={unit} />
-            )}
+            <Use layout={keptOf(wish)} unit={unit} isKept />
+            {wish.job.pieces.length > 0 &&
+              (news === null ? (
+                <span className="block text-mute">waits its turn</span>
+              ) : (
+                <Told wish={wish} news={news} unit={unit} />
+              ))}
           </li>
         );
       })}
     </ul>
+  );
+}
+
+const keptOf = ({ kept }: GlassWish): Layout =>
+  keptLayout(
+    kept.flatMap((one) => one.kept ?? []),
+    LAID_OUT_BY.keepMm,
+  );
+
+/** The sheets taken, how much of their glass is used, and what comes back. */
+function Use({ layout, unit, isKept = false }: { layout: Layout; unit: DisplayUnit; isKept?: boolean }) {
+  const taken = [...new Set(layout.placements.map((p) => p.sheetId))];
+  const back = layout.offcuts.map(({ largestRectangle: { width, height } }) => sizeWords(width, height, unit));
+  return (
+    <>
+      {taken.length > 0 && (
+        <span className="block text-mute">
+          {isKept && 'kept on '}
+          {taken.join(', ')}: {Math.round(layout.use * 100)} % of {showArea(layout.glassConsumedMm2, unit)} used
+        </span>
+      )}
+      {back.length > 0 && (
+        <span className="block text-mute">
+          back to the rack: {back.slice(0, 3).join('; ')}
+          {back.length > 3 ? `; ${back.length - 3} more` : ''}
+        </span>
+      )}
+    </>
   );
 }
 
@@ -41,24 +72,12 @@ function Told({
   news: LayoutNews;
   unit: DisplayUnit;
 }) {
-  const taken = [...new Set(layout.placements.map((p) => p.sheetId))];
-  const back = layout.offcuts.map(({ largestRectangle: { width, height } }) => sizeWords(width, height, unit));
   const tooLarge = wish.job.sheets.length === 0 ? [] : layout.unplaced.filter((one) => one.code === 'too-large');
   const short = layout.unplaced.length - tooLarge.length;
   const buying = new Set(bought?.placements.map((p) => p.sheetId)).size;
   return (
     <>
-      {taken.length > 0 && (
-        <span className="block text-mute">
-          {taken.join(', ')}: {Math.round(layout.use * 100)} % of {showArea(layout.glassConsumedMm2, unit)} used
-        </span>
-      )}
-      {back.length > 0 && (
-        <span className="block text-mute">
-          back to the rack: {back.slice(0, 3).join('; ')}
-          {back.length > 3 ? `; ${back.length - 3} more` : ''}
-        </span>
-      )}
+      <Use layout={layout} unit={unit} />
       {tooLarge.length > 0 && (
         <span className="block text-risk">
           larger than any sheet, the way the flow runs:{' '}

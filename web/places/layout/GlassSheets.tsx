@@ -1,10 +1,11 @@
 import type { LayoutSheet } from '#core/layout';
-import { shapeLeft } from '#core/stock';
+import { shapeLeft, upright } from '#core/stock';
 import { count, type DisplayUnit } from '#core/units';
 import { sizeWords } from '#core/words';
 import { GlassChip } from '../../panel/GlassChip.tsx';
 import type { LayoutNews } from '../../worker/layout.worker.ts';
-import { SheetPicture } from './SheetPicture.tsx';
+import type { SheetLaid } from '../../panel/sheetLaid.ts';
+import { SheetPicture } from '../../panel/SheetPicture.tsx';
 import type { GlassWish } from './wishes.ts';
 
 /** All sheets stand to one scale, so that they can be told apart by their size. */
@@ -22,17 +23,18 @@ export function GlassSheets({
   unit: DisplayUnit;
   onOpen: (sheetId: string) => void;
 }) {
-  const { glass, job, stock, size } = wish;
-  const used = news ? job.sheets.filter((s) => news.layout.placements.some((p) => p.sheetId === s.id)) : [];
+  const { glass, job, stock, size, kept, taken } = wish;
+  const sheets = [...kept, ...foundSheets(wish, news)];
   const bought = news?.bought ?? null;
   const newSheets = [...new Set(bought?.placements.map((p) => p.sheetId))].map((id): LayoutSheet => ({
-    ...newOutline(size),
     id,
+    outline: upright(size?.widthMm ?? 0, size?.heightMm ?? 0),
     flowDeg: null,
     offcut: false,
     flaws: [],
   }));
-  const guessed = stock.filter((item) => used.some((s) => s.id === item.id) && shapeLeft(item).isGuess);
+  const guessed = stock.filter((item) => sheets.some((s) => s.sheet.id === item.id) && shapeLeft(item).isGuess);
+  const isLooking = job.pieces.length > 0 && news === null;
   return (
     <section aria-label={`${glass.code} ${glass.name}`} className="break-inside-avoid">
       <h3 className="flex items-center gap-3 pb-2 text-[17px]">
@@ -40,64 +42,82 @@ export function GlassSheets({
         <span>
           <b className="font-head">{glass.code}</b> {glass.name}
         </span>
-        <span className="text-[15px] font-normal text-mute">
-          {count(job.pieces.length, 'piece')}
-          {news === null ? ', waiting its turn' : news.share < 1 ? `, looking: ${Math.round(news.share * 100)} %` : ''}
-        </span>
+        <span className="text-[15px] font-normal text-mute">{howFar(wish, news)}</span>
       </h3>
       <div className="flex flex-wrap items-start gap-5">
-        {news !== null &&
-          used.map((sheet) => (
-            <figure key={sheet.id} className="m-0 max-w-full">
-              <button
-                type="button"
-                onClick={() => onOpen(sheet.id)}
-                aria-label={`${sheet.id}, break by break`}
-                className="block max-w-full overflow-hidden rounded-sm shadow-[0_2px_10px_rgb(0_0_0/0.18)] outline-offset-4 hover:shadow-[0_3px_16px_rgb(0_0_0/0.3)] [&>svg]:h-auto [&>svg]:max-w-full"
-              >
-                <SheetPicture sheet={sheet} layout={news.layout} glass={glass} unit={unit} pxPerMm={PX_PER_MM} />
-              </button>
-              <figcaption className="pt-1.5 text-[15px] text-mute">
-                <b className="text-ink">{sheet.id}</b>
-                {sheet.offcut ? '' : ', whole'}: {count(piecesOn(news, sheet.id), 'piece')},{' '}
-                {count(breaksOn(news, sheet.id), 'break')}
-              </figcaption>
-            </figure>
-          ))}
+        {sheets.map((one) => (
+          <figure key={one.sheet.id} className="m-0 max-w-full">
+            <button
+              type="button"
+              onClick={() => onOpen(one.sheet.id)}
+              aria-label={`${one.sheet.id}, break by break`}
+              className="block max-w-full overflow-hidden rounded-sm shadow-[0_2px_10px_rgb(0_0_0/0.18)] outline-offset-4 hover:shadow-[0_3px_16px_rgb(0_0_0/0.3)] [&>svg]:h-auto [&>svg]:max-w-full"
+            >
+              <SheetPicture {...one} glass={glass} unit={unit} pxPerMm={PX_PER_MM} />
+            </button>
+            <figcaption className="pt-1.5 text-[15px] text-mute">
+              <b className="text-ink">{one.sheet.id}</b>
+              {one.sheet.offcut ? '' : ', whole'}: {count(piecesOn(one), 'piece')}, {count(breaksOn(one), 'break')}
+              {one.kept && <b className="font-semibold text-ink">, kept</b>}
+            </figcaption>
+          </figure>
+        ))}
         {bought !== null &&
           newSheets.map((sheet) => (
             <figure key={sheet.id} className="m-0 max-w-full">
               <div className="[&>svg]:h-auto [&>svg]:max-w-full">
-                <SheetPicture sheet={sheet} layout={bought} glass={glass} unit={unit} pxPerMm={PX_PER_MM} isNew />
+                <SheetPicture
+                  sheet={sheet}
+                  rootId={sheet.id}
+                  layout={bought}
+                  glass={glass}
+                  unit={unit}
+                  pxPerMm={PX_PER_MM}
+                  isNew
+                />
               </div>
               <figcaption className="pt-1.5 text-[15px] text-risk">
                 to buy: {size && sizeWords(size.widthMm, size.heightMm, unit)}
               </figcaption>
             </figure>
           ))}
-        {news === null && <div className="h-24 w-64 animate-pulse rounded-sm bg-soft motion-reduce:animate-none" />}
+        {isLooking && <div className="h-24 w-64 animate-pulse rounded-sm bg-soft motion-reduce:animate-none" />}
       </div>
       {guessed.length > 0 && (
         <p className="max-w-prose pt-1.5 text-[14.5px] text-mute">
           {guessed.map((item) => item.id).join(', ')} {guessed.length === 1 ? 'was' : 'were'} cut from before, and only
-          the area left is known: it is taken as the full width and so much of the height.
+          the area left is known: it is taken as the full width and so much of the height. Draw the true shape on the
+          rack to have it exact.
+        </p>
+      )}
+      {taken.length > 0 && (
+        <p className="max-w-prose pt-1.5 text-[14.5px] text-mute">
+          {taken.join(', ')}: laid out for another panel, so not taken here.
         </p>
       )}
     </section>
   );
 }
 
-const piecesOn = (news: LayoutNews, id: string) => news.layout.placements.filter((p) => p.sheetId === id).length;
-const breaksOn = (news: LayoutNews, id: string) => news.layout.breaks.filter((b) => b.sheetId === id).length;
+/** The sheets on which something was found to go. */
+export function foundSheets({ job, stock }: GlassWish, news: LayoutNews | null): SheetLaid[] {
+  if (news === null) return [];
+  const used = job.sheets.filter((s) => news.layout.placements.some((p) => p.sheetId === s.id));
+  return used.map((sheet) => ({
+    sheet,
+    rootId: stock.find((item) => item.id === sheet.id)?.rootId ?? sheet.id,
+    layout: news.layout,
+    kept: null,
+  }));
+}
 
-const newOutline = (size: GlassWish['size']): Pick<LayoutSheet, 'outline'> => {
-  const { widthMm, heightMm } = size ?? { widthMm: 0, heightMm: 0 };
-  return {
-    outline: [
-      [0, 0],
-      [widthMm, 0],
-      [widthMm, heightMm],
-      [0, heightMm],
-    ],
-  };
-};
+function howFar({ job, kept }: GlassWish, news: LayoutNews | null): string {
+  const keptCount = kept.reduce((sum, { layout }) => sum + layout.placements.length, 0);
+  const words = count(job.pieces.length + keptCount, 'piece');
+  if (job.pieces.length === 0) return words;
+  if (news === null) return `${words}, waiting its turn`;
+  return news.share < 1 ? `${words}, looking: ${Math.round(news.share * 100)} %` : words;
+}
+
+const piecesOn = ({ sheet, layout }: SheetLaid) => layout.placements.filter((p) => p.sheetId === sheet.id).length;
+const breaksOn = ({ sheet, layout }: SheetLaid) => layout.breaks.filter((b) => b.sheetId === sheet.id).length;

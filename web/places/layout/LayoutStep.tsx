@@ -3,13 +3,15 @@ import { Link } from 'react-router';
 import { count } from '#core/units';
 import { usePanelView } from '../../panel/usePanelView.ts';
 import { Split } from '../../panel/Split.tsx';
+import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Check } from '../../ui/Check.tsx';
 import { SideSheet } from '../../ui/SideSheet.tsx';
 import { Toggles } from '../../ui/Toggles.tsx';
 import { GlassLines } from './GlassLines.tsx';
-import { GlassSheets } from './GlassSheets.tsx';
+import { foundSheets, GlassSheets } from './GlassSheets.tsx';
 import { OneSheet } from './OneSheet.tsx';
+import { toKeep } from '../../panel/sheetLaid.ts';
 import { useLayouts } from './useLayouts.ts';
 import { wishesOf } from './wishes.ts';
 
@@ -24,16 +26,33 @@ export function LayoutStep() {
   const [isTurnedOver, setTurnedOver] = useState(false);
   const [effort, setEffort] = useState(1);
   const [open, setOpen] = useState<{ glassId: string; sheetId: string } | null>(null);
+  const [isAnew, setAnew] = useState(false);
+  const send = useSend();
   const wishes = useMemo(
-    () => wishesOf(view, { prefersUse: prefers === 'use', isTurnedOver, effort }),
-    [view, prefers, isTurnedOver, effort],
+    () => wishesOf(view, { prefersUse: prefers === 'use', isTurnedOver, effort, isAnew }),
+    [view, prefers, isTurnedOver, effort, isAnew],
   );
-  const { of, isLooking, stop, isBroken } = useLayouts(wishes);
+  const looking = useMemo(() => wishes.filter((wish) => wish.job.pieces.length > 0), [wishes]);
+  const { of, isLooking, stop, isBroken } = useLayouts(looking);
+  const found = wishes.flatMap((wish) => {
+    const news = wish.job.pieces.length > 0 ? of(wish.key) : null;
+    return news === null ? [] : toKeep(wish.job, news.layout);
+  });
+  const hasKept = wishes.some((wish) => wish.kept.length > 0);
   const waiting = pieces.filter((piece) => piece.glassId === null).length;
-  const opened = open === null ? null : wishes.find((wish) => wish.glass.id === open.glassId);
-  const found = opened ? of(opened.key) : null;
-  const sheet = opened && open ? opened.job.sheets.find((one) => one.id === open.sheetId) : undefined;
-  const isOpen = opened && found && sheet && found.layout.placements.some((one) => one.sheetId === sheet.id);
+  const opened = open === null ? undefined : wishes.find((wish) => wish.glass.id === open.glassId);
+  const sheet =
+    opened && [...opened.kept, ...foundSheets(opened, of(opened.key))].find((s) => s.sheet.id === open?.sheetId);
+  const keep = async () => {
+    const pieces = found.reduce((sum, { pieces: list }) => sum + list.length, 0);
+    const said = `${count(pieces, 'piece')} laid out on ${count(found.length, 'sheet')}.`;
+    if (await send.command({ kind: 'lay-out', ask: { panelId: panel.id, sheets: found } }, said)) setAnew(false);
+  };
+  const cut = (stockId: string, numbers: readonly number[]) =>
+    void send.command({
+      kind: 'cut',
+      ask: { panelId: panel.id, sources: [{ stockId, numbers, left: { kind: 'laid' } }] },
+    });
   const side = (
     <SideSheet
       label="Layout"
@@ -41,12 +60,21 @@ export function LayoutStep() {
         <div className="flex flex-wrap gap-2">
           {isLooking ? (
             <Button onClick={stop}>Leave it at the best so far</Button>
+          ) : looking.length > 0 ? (
+            <>
+              <Button
+                look="go"
+                unless={found.length === 0 ? 'No sheet takes any of these pieces.' : null}
+                onClick={() => void keep()}
+              >
+                Keep this layout
+              </Button>
+              <Button onClick={() => setEffort(effort * LONGER)}>Look longer</Button>
+              {isAnew && <Button onClick={() => setAnew(false)}>Leave it as it was</Button>}
+            </>
           ) : (
-            <Button
-              unless={wishes.length === 0 ? 'Nothing is to be laid out.' : null}
-              onClick={() => setEffort(effort * LONGER)}
-            >
-              Look longer
+            <Button unless={hasKept ? null : 'Nothing is to be laid out.'} onClick={() => setAnew(true)}>
+              Lay out anew
             </Button>
           )}
           <Button look="line" onClick={() => window.print()}>
@@ -86,12 +114,14 @@ export function LayoutStep() {
   return (
     <Split id="layout" side={side}>
       <main className="min-h-0 flex-1 overflow-y-auto px-6 py-3" tabIndex={0} aria-label="Sheets">
-        {isOpen ? (
+        {opened && sheet ? (
           <OneSheet
-            sheet={sheet}
-            layout={found.layout}
+            // What was cut from it leaves another sheet.
+            key={JSON.stringify(sheet.sheet.outline)}
+            laid={sheet}
             glass={opened.glass}
             unit={view.settings.unit}
+            onCut={(numbers) => cut(sheet.sheet.id, numbers)}
             onBack={() => setOpen(null)}
           />
         ) : wishes.length === 0 ? (

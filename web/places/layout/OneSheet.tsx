@@ -1,31 +1,41 @@
 import { ArrowLeft, ChevronLeft, ChevronRight } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { brokenParts, type Layout, type LayoutSheet } from '#core/layout';
+import { brokenParts, outAfter, type Layout, type LayoutSheet } from '#core/layout';
 import { centroid, contains } from '#core/geometry';
 import type { Glass } from '#core/stock';
-import type { DisplayUnit } from '#core/units';
+import { showNumbers, type DisplayUnit } from '#core/units';
 import { breakWords } from '#core/words';
 import { Button } from '../../ui/Button.tsx';
-import { SheetPicture } from './SheetPicture.tsx';
+import type { SheetLaid } from '../../panel/sheetLaid.ts';
+import { SheetPicture } from '../../panel/SheetPicture.tsx';
 
-/** One sheet taken apart break by break, in the order in which it is done at the bench. */
+/**
+ * One sheet taken apart break by break, in the order in which it is done at the bench. Where its layout is kept, what is
+ * out of it by now can be entered as cut.
+ */
 export function OneSheet({
-  sheet,
-  layout,
+  laid,
   glass,
   unit,
+  onCut,
   onBack,
 }: {
-  sheet: LayoutSheet;
-  layout: Layout;
+  laid: SheetLaid;
   glass: Glass;
   unit: DisplayUnit;
+  onCut: (numbers: readonly number[]) => void;
   onBack: () => void;
 }) {
+  const { sheet, layout, kept } = laid;
   const [done, setDone] = useState(0);
   const breaks = layout.breaks.filter((one) => one.sheetId === sheet.id);
   const at = Math.min(done, breaks.length);
   const isApart = at === breaks.length;
+  const out = kept
+    ? outAfter(brokenParts(sheet.outline, breaks.slice(0, at), 0), kept.insides)
+        .map(Number)
+        .sort((a, b) => a - b)
+    : [];
   const most = breaks.length;
   const step = (to: number) => setDone(Math.max(0, Math.min(most, to)));
   // Wherever the focus is: a button that comes to its end takes its focus with it.
@@ -52,7 +62,7 @@ export function OneSheet({
         </h3>
       </div>
       <div className="min-h-0 flex-1">
-        <SheetPicture sheet={sheet} layout={layout} glass={glass} unit={unit} breaksDone={at} pxPerMm={null} />
+        <SheetPicture {...laid} glass={glass} unit={unit} breaksDone={at} pxPerMm={null} />
       </div>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2 pt-2 print:hidden">
         <Button
@@ -63,10 +73,19 @@ export function OneSheet({
         >
           <ChevronLeft aria-hidden size={20} />
         </Button>
-        <Button look="go" unless={isApart ? 'The sheet is apart.' : null} onClick={() => step(at + 1)}>
+        <Button
+          look={isApart && kept ? 'line' : 'go'}
+          unless={isApart ? 'The sheet is apart.' : null}
+          onClick={() => step(at + 1)}
+        >
           {at === 0 ? 'First break' : 'Next break'}
           <ChevronRight aria-hidden size={20} />
         </Button>
+        {out.length > 0 && (
+          <Button look={isApart ? 'go' : 'line'} onClick={() => onCut(out)}>
+            Cut: {showNumbers(out, 6)}
+          </Button>
+        )}
         <p role="status" className="text-[17px]">
           {isApart
             ? `All ${breaks.length} breaks are made.`
@@ -74,6 +93,7 @@ export function OneSheet({
         </p>
       </div>
       <p className="pt-2 text-[14.5px] text-mute print:hidden">
+        {kept === null && 'Keep the layout to enter from here what is cut. '}
         Score each line right across the part in hand, then run it; wear eye protection.
       </p>
     </section>

@@ -51,6 +51,7 @@ export function Rack() {
   };
   if (!data || !rack) return null;
   const here = rack.stock;
+  const laidFor = new Map(rack.laid.map(({ stockId, panelName }) => [stockId, panelName]));
   const asked = words.trim().toLowerCase();
   // An archived glass is not offered any more; it stands here as long as a sheet of it does.
   const glasses = data.glasses
@@ -108,6 +109,7 @@ export function Rack() {
             key={glass.id}
             glass={glass}
             items={here.filter((s) => s.glassId === glass.id)}
+            laidFor={laidFor}
             onItem={(id) => setOpen({ kind: 'item', id })}
             onGlass={() => setOpen({ kind: 'glass', glass })}
             price={`${showMoney(glass.priceCentsPerM2, settings.currency, settings.locale)}/m²`}
@@ -170,6 +172,7 @@ export function Rack() {
             item={item}
             glass={data.glasses.find((g) => g.id === item.glassId)}
             glasses={inUse}
+            laid={rack.laid.filter((one) => one.stockId === item.id)}
             settings={settings}
             done={() => setOpen(null)}
             onLike={() => setOpen({ kind: 'receive', like: item })}

@@ -1,7 +1,7 @@
-import { useId } from 'react';
-import type { Glass, StockItem } from '#core/stock';
+import { boxOf } from '#core/geometry';
+import { upright, type Glass } from '#core/stock';
 import { textureWords } from '#core/words';
-import { GlassPattern } from '../../panel/GlassPattern.tsx';
+import { ItemGlass } from '../../panel/ItemGlass.tsx';
 import type { StockRow } from '../../state/studio.ts';
 
 /** So large that a whole sheet fills a hand's breadth of the screen. */
@@ -11,12 +11,15 @@ const PX_PER_MM = 0.2;
 export function Slot({
   glass,
   items,
+  laidFor,
   onItem,
   onGlass,
   price,
 }: {
   glass: Glass;
   items: readonly StockRow[];
+  /** The panels that sheets are laid out for, by label. */
+  laidFor: ReadonlyMap<string, string>;
   onItem: (id: string) => void;
   onGlass: () => void;
   price: string;
@@ -38,7 +41,13 @@ export function Slot({
       </button>
       <div className="flex min-h-[104px] flex-wrap items-end gap-2.5 rounded-sm bg-[linear-gradient(var(--slot-1),var(--slot-2))] px-3 pt-3 shadow-[inset_0_-7px_0_var(--joint-edge)] dark:brightness-90">
         {sorted.map((item) => (
-          <Pane key={item.id} item={item} glass={glass} onOpen={() => onItem(item.id)} />
+          <Pane
+            key={item.id}
+            item={item}
+            glass={glass}
+            laid={laidFor.get(item.id) ?? ''}
+            onOpen={() => onItem(item.id)}
+          />
         ))}
         {sorted.length === 0 && <p className="self-center pb-2 text-[15px] text-[var(--slot-words)]">none left</p>}
       </div>
@@ -46,42 +55,34 @@ export function Slot({
   );
 }
 
-/** One sheet or offcut to scale; what is cut from it already is shown as the paler share of its height. */
-function Pane({ item, glass, onOpen }: { item: StockItem; glass: Glass; onOpen: () => void }) {
-  const [w, h] = [Math.max(16, item.widthMm * PX_PER_MM), Math.max(14, item.heightMm * PX_PER_MM)];
-  const pattern = useId();
+/** One sheet or offcut to scale, in its true outline; what is laid out on it is said below. */
+function Pane({ item, glass, laid, onOpen }: { item: StockRow; glass: Glass; laid: string; onOpen: () => void }) {
+  const { minX, minY, maxX, maxY } = boxOf(item.outline ?? upright(item.widthMm, item.heightMm));
+  const [w, h] = [Math.max(16, (maxX - minX) * PX_PER_MM), Math.max(14, (maxY - minY) * PX_PER_MM)];
   const share = Math.min(1, item.areaMm2 / (item.widthMm * item.heightMm));
   return (
     <button
       type="button"
       onClick={onOpen}
       className="group mb-[7px] flex min-h-11 min-w-11 flex-col items-center justify-end"
-      aria-label={`${item.kind} ${item.id}, ${Math.round(item.widthMm)} by ${Math.round(item.heightMm)} millimetres, ${Math.round(share * 100)} % left`}
+      aria-label={`${item.kind} ${item.id}, ${Math.round(item.widthMm)} by ${Math.round(item.heightMm)} millimetres, ${
+        item.outline === null ? `${Math.round(share * 100)} % left` : 'its true shape'
+      }${laid && `, laid out for ${laid}`}`}
     >
-      <span className="text-[12.5px] font-semibold text-[var(--pencil-mute)]">{item.id}</span>
-      <span
-        className="relative block overflow-hidden border border-[var(--score-half)] group-hover:border-[var(--pencil)] group-hover:shadow-md"
-        style={{ width: w, height: h }}
-      >
-        <svg
-          aria-hidden
-          viewBox={`0 0 ${item.widthMm} ${item.heightMm}`}
-          preserveAspectRatio="none"
-          className="absolute inset-0 size-full"
-        >
-          <defs>
-            <GlassPattern id={pattern} glass={glass} sheet={item.id} />
-          </defs>
-          <rect width={item.widthMm} height={item.heightMm} fill={`url(#${pattern})`} opacity={0.22} />
-          <rect
-            y={item.heightMm * (1 - share)}
-            width={item.widthMm}
-            height={item.heightMm * share}
-            fill={`url(#${pattern})`}
-          />
-        </svg>
-        <span className="absolute inset-0 bg-[linear-gradient(160deg,var(--sheen),transparent_55%)]" />
+      <span className="text-[12.5px] font-semibold text-[var(--pencil-mute)]">
+        {item.id}
+        {laid && <span className="font-normal"> · laid out</span>}
       </span>
+      <svg
+        aria-hidden
+        width={w}
+        height={h}
+        viewBox={`${minX} ${minY} ${maxX - minX} ${maxY - minY}`}
+        preserveAspectRatio="none"
+        className="overflow-visible group-hover:drop-shadow-md"
+      >
+        <ItemGlass item={item} glass={glass} />
+      </svg>
     </button>
   );
 }

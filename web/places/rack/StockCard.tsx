@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
-import type { LedgerAnswer } from '#contract';
+import { Link } from 'react-router';
+import type { LedgerAnswer, RackAnswer } from '#contract';
 import type { Settings } from '#core/bench';
 import type { Glass } from '#core/stock';
 import { showArea, showMoney, showNumbers } from '#core/units';
@@ -10,6 +11,7 @@ import { Fold } from '../../ui/Fold.tsx';
 import { Measures } from '../../ui/Length.tsx';
 import { Table, type Column } from '../../ui/Table.tsx';
 import { CorrectForm } from './CorrectForm.tsx';
+import { ShapeForm } from './ShapeForm.tsx';
 import { MoveForm, WriteOffForm } from './StockForms.tsx';
 
 /** One sheet or offcut: where it stands, what is left, every entry of its ledger. */
@@ -17,6 +19,7 @@ export function StockCard({
   item,
   glass,
   glasses,
+  laid,
   settings,
   done,
   onLike,
@@ -24,6 +27,8 @@ export function StockCard({
   item: StockRow;
   glass: Glass | undefined;
   glasses: readonly Glass[];
+  /** What is laid out on it and not cut yet. */
+  laid: RackAnswer['laid'];
   settings: Settings;
   done: () => void;
   /** Another one like it has come. */
@@ -40,6 +45,16 @@ export function StockCard({
         {showMoney(item.costCents, settings.currency, settings.locale)}
         {item.parentId && `. From ${item.parentId}`}.
       </p>
+      {laid.map(({ panelId, panelName, numbers }) => (
+        <p key={panelId} className="text-[15.5px]">
+          Laid out for{' '}
+          <Link className="underline" to={`/panels/${panelId}/layout`}>
+            {panelName}
+          </Link>
+          : {showNumbers(numbers, 8)}.
+        </p>
+      ))}
+      {glass && <ShapeForm key={JSON.stringify(item.outline)} item={item} glass={glass} unit={settings.unit} />}
       <MoveForm item={item} />
       <Button onClick={onLike}>Receive more like it</Button>
       <Fold title="Correct what was entered">

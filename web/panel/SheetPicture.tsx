@@ -1,9 +1,10 @@
+import { useId } from 'react';
 import { brokenParts, type Layout, type LayoutSheet } from '#core/layout';
 import { boxOf, contains, poleOf, type Point, type Ring } from '#core/geometry';
 import type { Glass } from '#core/stock';
 import type { DisplayUnit } from '#core/units';
 import { sizeWords } from '#core/words';
-import { GlassPattern } from '../../panel/GlassPattern.tsx';
+import { GlassPattern } from './GlassPattern.tsx';
 
 /** How far broken parts are drawn from each other, mm. */
 const APART_MM = 9;
@@ -21,14 +22,18 @@ const path = (ring: Ring): string => `M${ring.map(([x, y]) => `${x.toFixed(2)} $
  */
 export function SheetPicture({
   sheet,
+  rootId,
   layout,
   glass,
   breaksDone = null,
   unit,
   pxPerMm,
   isNew = false,
+  isPlain = false,
 }: {
   sheet: LayoutSheet;
+  /** The sheet whose picture it shows. */
+  rootId: string;
   layout: Layout;
   glass: Glass;
   /** Null shows the whole sheet with all its lines. */
@@ -37,6 +42,8 @@ export function SheetPicture({
   /** Null fills its place. */
   pxPerMm: number | null;
   isNew?: boolean;
+  /** Without words: small, beside what says them. */
+  isPlain?: boolean;
 }) {
   const { minX, minY, maxX, maxY } = boxOf(sheet.outline);
   const breaks = layout.breaks.filter((one) => one.sheetId === sheet.id);
@@ -46,7 +53,7 @@ export function SheetPicture({
   const next = breaksDone === null ? null : breaks[breaksDone];
   const pad = breaksDone === null ? 1 : 4 + APART_MM * 2;
   const [width, height] = [maxX - minX + 2 * pad, maxY - minY + 2 * pad];
-  const id = `sheet-${glass.id}-${sheet.id}`.replace(/\s+/g, '-');
+  const id = useId();
   const letterMm = pxPerMm === null ? Math.min(MOST_LETTER_MM, Math.max(width, height) * LETTER_SHARE) : 13 / pxPerMm;
   const paint = `url(#${id})`;
   const asideOf = (point: Point) => parts.find((part) => contains(part.outline, point))?.aside ?? [0, 0];
@@ -58,7 +65,7 @@ export function SheetPicture({
       aria-label={`${isNew ? 'New sheet' : sheet.id}: ${placed.length} pieces, ${breaks.length} breaks, ${offcuts.length} offcuts`}
     >
       <defs>
-        <GlassPattern id={id} glass={glass} sheet={sheet.id} />
+        <GlassPattern id={id} glass={glass} sheet={rootId} />
       </defs>
       {parts.map((part, i) => (
         <path
@@ -90,7 +97,7 @@ export function SheetPicture({
         return (
           <g key={i} transform={`translate(${dx} ${dy})`}>
             <path d={path(offcut.outline)} fill={paint} />
-            {roomMm > letterMm * 0.6 && (
+            {!isPlain && roomMm > letterMm * 0.6 && (
               <Words at={at} sizeMm={Math.min(letterMm, roomMm)}>
                 {words}
               </Words>
@@ -104,12 +111,17 @@ export function SheetPicture({
         return (
           <g key={one.pieceId} transform={`translate(${dx} ${dy})`}>
             <path d={path(one.outline)} fill={paint} stroke="var(--score)" strokeWidth={0.9} strokeLinejoin="round" />
-            <Words at={at} sizeMm={Math.min(letterMm, Math.max(5, distanceMm * 1.1))} isBold>
-              {one.pieceId}
-            </Words>
+            {!isPlain && (
+              <Words at={at} sizeMm={Math.min(letterMm, Math.max(5, distanceMm * 1.1))} isBold>
+                {one.pieceId}
+              </Words>
+            )}
           </g>
         );
       })}
+      {sheet.flaws.map((flaw, i) => (
+        <path key={i} d={path(flaw)} fill="none" stroke="var(--risk)" strokeWidth={1.2} strokeDasharray="3 2" />
+      ))}
       {breaksDone === null &&
         breaks.map((one, i) => <Line key={i} from={one.from} to={one.to} colour="var(--pencil-soft)" width={0.7} />)}
       {next && (
