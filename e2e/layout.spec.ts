@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import type { RackAnswer } from '#contract';
 import { DEMO } from './servers.ts';
 
 /** All glasses are laid out: none waits, none is being looked for. */
@@ -59,7 +60,114 @@ test.describe('Layout', () => {
   test('where all is cut it says so', async ({ page }) => {
     await page.goto(`${DEMO}/panels/tide-1/layout`);
     await expect(page.getByText('Every piece is cut: nothing is left to lay out.')).toBeVisible();
-    await page.getByRole('button', { name: 'Look longer' }).click({ force: true });
+    await page.getByRole('button', { name: 'Lay out anew' }).click({ force: true });
     await expect(page.getByText('Nothing is to be laid out.').first()).toBeVisible();
   });
+
+  test('a layout is kept; what is cut from a sheet takes its glass as it lies, and the rest goes back in its true shape', async ({
+    page,
+  }) => {
+    await page.goto(`${DEMO}/panels/heron/layout`);
+    await isSettled(page);
+    await page.getByRole('button', { name: 'Keep this layout' }).click();
+    await expect(page.getByRole('button', { name: 'Lay out anew' })).toBeVisible();
+    // It is there after a reload, without a search.
+    await page.reload();
+    const sheet = page.getByRole('figure').filter({ hasText: /[2-9] breaks, kept/ });
+    const label = (await sheet.first().locator('b').first().innerText()).trim();
+    await sheet.first().getByRole('button').click();
+    const next = page.getByRole('button', { name: /(First|Next) break/ });
+    const cut = page.getByRole('button', { name: /^Cut: / });
+    while (!(await cut.isVisible())) await next.click();
+    const numbers = (await cut.innerText()).replace('Cut: ', '');
+    const [first = ''] = numbers.split(/[, –]/);
+    await cut.click();
+    await expect(page.getByText(`${numbers} cut from ${label}.`).first()).toBeVisible();
+    await page.goto(`${DEMO}/panels/heron/bench`);
+    await expect(page.locator(`[data-piece="${first}"]`)).toHaveAttribute('data-stage', 'cut');
+    // On the rack stands what is left, in the outline that the breaks gave it.
+    const rack = (await (await page.request.get(`${DEMO}/api/rack`)).json()) as RackAnswer;
+    const left = rack.stock.filter((item) => item.rootId === label && item.outline !== null);
+    expect(left.length).toBeGreaterThan(0);
+    for (const item of left) expect(Math.abs(areaOf(item.outline ?? []) - item.areaMm2)).toBeLessThan(1);
+    await page.goto(`${DEMO}/rack`);
+    await expect(page.getByRole('button', { name: /its true shape/ }).first()).toBeVisible();
+    // Both steps are taken back: the sheet is whole again, and free.
+    await page.goto(`${DEMO}/panels/heron/layout`);
+    const undo = page.getByRole('button', { name: /^Take back: / });
+    await expect(undo).toHaveAccessibleName(/cut from/);
+    await undo.click();
+    await expect(undo).toHaveAccessibleName(/laid out on/);
+    await undo.click();
+    await expect(page.getByRole('button', { name: 'Keep this layout' })).toBeVisible({ timeout: 30_000 });
+    const again = (await (await page.request.get(`${DEMO}/api/rack`)).json()) as RackAnswer;
+    expect(again.laid).toEqual([]);
+    expect(again.stock.find((item) => item.id === label)).toMatchObject({ outline: null, breaks: null });
+  });
+
+  test('the finder shows a piece on what takes it, and one press cuts it from there', async ({ page }) => {
+    await page.goto(`${DEMO}/panels/heron/bench`);
+    const waiting = page.locator('[data-piece][data-stage="to-cut"]');
+    await waiting.first().click();
+    const takers = page.getByRole('region', { name: 'Takes it' });
+    const best = takers.getByRole('button').first();
+    await expect(best).toContainText('from');
+    const [, label = ''] = /from (\S+)/.exec(await best.innerText()) ?? [];
+    await best.click();
+    await expect(page.getByText(`Cut from ${label}.`).first()).toBeVisible();
+    await expect(page.getByText(label, { exact: true }).first()).toBeVisible();
+    const undo = page.getByRole('button', { name: /^Take back: / });
+    await undo.click();
+    await expect(undo).toHaveAccessibleName(/laid out on/);
+    await undo.click();
+    await expect(takers.getByRole('button').first()).toBeVisible();
+  });
+
+  test('on the light table a pattern is laid, turned and judged, and stays as it was laid', async ({ page }) => {
+    await page.goto(`${DEMO}/panels/heron/layout`);
+    await isSettled(page);
+    await page.getByRole('button', { name: 'Light table' }).first().click();
+    const lay = page.getByRole('button', { name: /^Lay \d+ on the sheet$/ });
+    await expect(lay.first()).toBeVisible();
+    await lay.first().click();
+    await lay.first().click();
+    const patterns = page.locator('[data-pattern]');
+    await expect(patterns).toHaveCount(2);
+    const [one, two] = [patterns.nth(0), patterns.nth(1)];
+    const told = page.getByRole('main').getByRole('status');
+    await expect(told).toContainText('The breaks go right across');
+    // By keys: one is turned, and moved onto the other, which is said at once.
+    await two.focus();
+    await page.keyboard.press('Shift+>');
+    await expect(page.getByLabel('Turned, degrees clockwise')).toHaveValue(/^\d+$/);
+    const [from, to] = [await two.boundingBox(), await one.boundingBox()];
+    if (!from || !to) throw new Error('no pattern is seen');
+    await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(to.x + to.width / 2 + 4, to.y + to.height / 2, { steps: 6 });
+    await page.mouse.up();
+    await expect(told).toContainText('lie on each other');
+    await page.getByRole('button', { name: 'As it was' }).click();
+    await expect(patterns).toHaveCount(0);
+    await lay.first().click();
+    await page.getByLabel('Turned, degrees clockwise').fill('33');
+    await page.getByRole('button', { name: 'Keep it so' }).click();
+    await expect(page.getByRole('button', { name: 'As it was' })).toHaveCount(0);
+    await page.reload();
+    await expect(patterns).toHaveCount(1);
+    await expect(patterns).toHaveAccessibleName(/turned 33°/);
+    await page.getByRole('button', { name: 'All sheets' }).click();
+    await expect(page.getByText(/1 laid by hand/)).toBeVisible();
+    await page.getByRole('button', { name: /^Take back: / }).click();
+    await expect(page.getByText(/laid by hand/)).toHaveCount(0);
+  });
 });
+
+/** Of a ring, mm². */
+const areaOf = (ring: readonly (readonly [number, number])[]): number =>
+  Math.abs(
+    ring.reduce((sum, [x, y], i) => {
+      const [nx, ny] = ring[(i + 1) % ring.length] ?? [0, 0];
+      return sum + x * ny - nx * y;
+    }, 0),
+  ) / 2;

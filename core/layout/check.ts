@@ -7,10 +7,12 @@ import type { Break, Layout, LayoutJob, LayoutPiece, LayoutSheet, Placement } fr
 /** What a layout must not be. Numbers are mm, mm² or degrees; `id` names the piece or sheet. */
 export type LayoutFault =
   | {
-      readonly code: 'unknown' | 'twice' | 'nowhere' | 'another-outline' | 'on-flaw' | 'not-turned-over';
+      readonly code: 'unknown' | 'twice' | 'nowhere' | 'another-outline' | 'not-turned-over';
       readonly id: string;
     }
-  | { readonly code: 'off-flow' | 'near-edge'; readonly id: string; readonly by: number }
+  | { readonly code: 'on-flaw'; readonly id: string }
+  | { readonly code: 'off-flow'; readonly id: string; readonly by: number }
+  | { readonly code: 'near-edge'; readonly id: string; readonly by: number }
   | { readonly code: 'too-near'; readonly id: string; readonly other: string; readonly mm: number }
   | {
       readonly code: 'break-off-part' | 'break-near' | 'break-sliver' | 'break-unused';
@@ -98,6 +100,24 @@ export function checkLayout(job: LayoutJob, layout: Layout, tolerance: LayoutTol
   const use = consumedMm2 > 0 ? placedMm2 / consumedMm2 : 0;
   if (Math.abs(use - layout.use) > 1e-4) faults.push({ code: 'sums', id: 'use', told: layout.use, found: use });
   return faults;
+}
+
+/** What a piece must not do where it lies. */
+export type LayingFault = Extract<LayoutFault, { readonly code: 'off-flow' | 'near-edge' | 'too-near' | 'on-flaw' }>;
+
+const isOfLaying = (fault: LayoutFault): fault is LayingFault =>
+  fault.code === 'off-flow' || fault.code === 'near-edge' || fault.code === 'too-near' || fault.code === 'on-flaw';
+
+/** What is wrong with where pieces lie on one sheet, whatever the breaks: too near, over the edge, on a flaw, off the flow. */
+export function faultsOfLaying(
+  job: Pick<LayoutJob, 'marginMm' | 'edgeMm' | 'keepMm'>,
+  sheet: LayoutSheet,
+  lying: readonly { readonly piece: LayoutPiece; readonly placement: Placement }[],
+): LayingFault[] {
+  const laid = lying.map((one): Laid => ({ ...one, inside: insideOf(one.placement.outline) }));
+  const whole = { ...job, sheets: [sheet], pieces: [] };
+  const own = laid.flatMap((one) => faultsOfPiece(one, sheet, whole, TOLERANCE));
+  return [...own, ...faultsBetween(laid, job.marginMm, TOLERANCE)].filter(isOfLaying);
 }
 
 /** A point well inside a ring: its centroid, or half way along a chord of it. */

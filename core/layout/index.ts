@@ -11,10 +11,19 @@ export {
   type UnplacedCode,
 } from './types.ts';
 export { Layouter, type LayoutOptions } from './layout.ts';
-export { checkLayout, type LayoutFault, type LayoutTolerance } from './check.ts';
+export { checkLayout, faultsOfLaying, type LayingFault, type LayoutFault, type LayoutTolerance } from './check.ts';
 export { jobFault, type JobFault } from './jobFault.ts';
 export { brokenParts, type BrokenPart } from './breaking.ts';
 export { cutOut, planFault, type CutOut, type LaidPiece, type PartKept } from './cutOut.ts';
+export {
+  breakOut,
+  freeParts,
+  withHandLaid,
+  type BrokenOut,
+  type HandLaidSheet,
+  type LaidByHand,
+  type NotBreakable,
+} from './byHand.ts';
 export { layOn, takersOfPiece, type OneLaidBy } from './finder.ts';
 export { keptLayout, outAfter, type KeptSheet } from './kept.ts';
 export { spotOf, type SpotFound } from './spotOf.ts';

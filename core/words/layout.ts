@@ -1,5 +1,5 @@
-import { showLength, type DisplayUnit } from '../units/index.ts';
-import type { JobFault, UnplacedCode } from '../layout/index.ts';
+import { count, showLength, type DisplayUnit } from '../units/index.ts';
+import type { BrokenOut, JobFault, LayingFault, NotBreakable, UnplacedCode } from '../layout/index.ts';
 
 /** Why a layout job is refused, in one sentence. */
 export function jobFaultWords(fault: JobFault): string {
@@ -56,3 +56,31 @@ export function sizeWords(oneMm: number, otherMm: number, unit: DisplayUnit): st
   const first = mark !== '' && long?.endsWith(mark) ? long.slice(0, -mark.length) : long;
   return `${first} × ${short}`;
 }
+
+/** What is wrong with where a piece lies on its sheet, as a sentence. */
+export function layingWords(fault: LayingFault, sheetId: string): string {
+  switch (fault.code) {
+    case 'off-flow':
+      return `${fault.id} lies ${Math.round(fault.by)}° off its flow.`;
+    case 'near-edge':
+      return fault.by < 0
+        ? `${fault.id} reaches beyond ${sheetId}.`
+        : `${fault.id} lies in the rough edge of ${sheetId}.`;
+    case 'too-near':
+      return fault.mm < 0.05
+        ? `${fault.id} and ${fault.other} lie on each other.`
+        : `Between ${fault.id} and ${fault.other} there is no room for the pliers.`;
+    case 'on-flaw':
+      return `${fault.id} lies on a flaw.`;
+  }
+}
+
+/** Whether pieces come out of their sheet where they lie, and by how many breaks. */
+export function breakOutWords(out: BrokenOut | NotBreakable): string {
+  if ('between' in out) return `No straight break leads between ${listed(out.between)}.`;
+  if (out.breaks.length === 0) return 'It comes out of the whole piece of glass.';
+  return `The breaks go right across: ${count(out.breaks.length, 'break')}.`;
+}
+
+const listed = (ids: readonly string[]): string =>
+  ids.length < 2 ? ids.join('') : `${ids.slice(0, -1).join(', ')} and ${ids.at(-1) ?? ''}`;

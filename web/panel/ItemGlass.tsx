@@ -8,18 +8,23 @@ export const ringPath = (ring: Ring): string =>
 
 type Shaped = Pick<StockItem, 'widthMm' | 'heightMm' | 'areaMm2' | 'outline' | 'flaws' | 'rootId'>;
 
-/** A sheet or offcut in its glass, inside an svg in mm: its true outline, its flaws; what is gone of it paler where it is known. */
-export function ItemGlass({ item, glass }: { item: Shaped; glass: Glass }) {
+/**
+ * A sheet or offcut in its glass, inside an svg in mm: its true outline and its flaws.
+ * @param stands on a rack, where what is left of it stands on the floor and what is gone is seen paler above
+ */
+export function ItemGlass({ item, glass, stands = false }: { item: Shaped; glass: Glass; stands?: boolean }) {
   const pattern = useId();
   const { outline, isGuess } = shapeLeft(item);
   // Where on it the glass is gone nobody knows: what is left stands on the rack.
-  const downMm = isGuess ? item.heightMm - boxOf(outline).maxY : 0;
+  const downMm = isGuess && stands ? item.heightMm - boxOf(outline).maxY : 0;
   return (
     <>
       <defs>
         <GlassPattern id={pattern} glass={glass} sheet={item.rootId} />
       </defs>
-      {isGuess && <rect width={item.widthMm} height={item.heightMm} fill={`url(#${pattern})`} opacity={0.22} />}
+      {isGuess && stands && (
+        <rect width={item.widthMm} height={item.heightMm} fill={`url(#${pattern})`} opacity={0.22} />
+      )}
       <path
         d={ringPath(outline)}
         transform={`translate(0 ${downMm})`}

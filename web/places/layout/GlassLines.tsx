@@ -2,7 +2,7 @@ import { keptLayout, LAID_OUT_BY, type Layout } from '#core/layout';
 import { count, showArea, showNumbers, type DisplayUnit } from '#core/units';
 import { sizeWords } from '#core/words';
 import type { LayoutNews } from '../../worker/layout.worker.ts';
-import type { GlassWish } from './wishes.ts';
+import { proposalOf, type GlassWish } from './wishes.ts';
 
 /** What each glass comes to, in a few words: sheets taken, how much of the glass is used, what comes back, what to buy. */
 export function GlassLines({
@@ -22,12 +22,8 @@ export function GlassLines({
           <li key={wish.glass.id} className="border-t border-line pt-2">
             <b>{wish.glass.code}</b> {wish.glass.name}
             <Use layout={keptOf(wish)} unit={unit} isKept />
-            {wish.job.pieces.length > 0 &&
-              (news === null ? (
-                <span className="block text-mute">waits its turn</span>
-              ) : (
-                <Told wish={wish} news={news} unit={unit} />
-              ))}
+            {wish.job.pieces.length > 0 && news === null && <span className="block text-mute">waits its turn</span>}
+            <Told wish={wish} news={news} unit={unit} />
           </li>
         );
       })}
@@ -63,15 +59,10 @@ function Use({ layout, unit, isKept = false }: { layout: Layout; unit: DisplayUn
   );
 }
 
-function Told({
-  wish,
-  news: { layout, bought, share },
-  unit,
-}: {
-  wish: GlassWish;
-  news: LayoutNews;
-  unit: DisplayUnit;
-}) {
+function Told({ wish, news, unit }: { wish: GlassWish; news: LayoutNews | null; unit: DisplayUnit }) {
+  const layout = proposalOf(wish, news?.layout ?? null);
+  if (layout === null) return null;
+  const { bought = null, share = 1 } = news ?? {};
   const tooLarge = wish.job.sheets.length === 0 ? [] : layout.unplaced.filter((one) => one.code === 'too-large');
   const short = layout.unplaced.length - tooLarge.length;
   const buying = new Set(bought?.placements.map((p) => p.sheetId)).size;

@@ -5,8 +5,9 @@ import { sizeWords } from '#core/words';
 import { GlassChip } from '../../panel/GlassChip.tsx';
 import type { LayoutNews } from '../../worker/layout.worker.ts';
 import type { SheetLaid } from '../../panel/sheetLaid.ts';
+import { Button } from '../../ui/Button.tsx';
 import { SheetPicture } from '../../panel/SheetPicture.tsx';
-import type { GlassWish } from './wishes.ts';
+import { proposalOf, type GlassWish } from './wishes.ts';
 
 /** All sheets stand to one scale, so that they can be told apart by their size. */
 const PX_PER_MM = 0.62;
@@ -17,13 +18,16 @@ export function GlassSheets({
   news,
   unit,
   onOpen,
+  onTable,
 }: {
   wish: GlassWish;
   news: LayoutNews | null;
   unit: DisplayUnit;
   onOpen: (sheetId: string) => void;
+  /** A sheet goes on the light table. */
+  onTable: (sheetId: string) => void;
 }) {
-  const { glass, job, stock, size, kept, taken } = wish;
+  const { glass, job, stock, size, kept, stuck, taken } = wish;
   const sheets = [...kept, ...foundSheets(wish, news)];
   const bought = news?.bought ?? null;
   const newSheets = [...new Set(bought?.placements.map((p) => p.sheetId))].map((id): LayoutSheet => ({
@@ -34,6 +38,8 @@ export function GlassSheets({
     flaws: [],
   }));
   const guessed = stock.filter((item) => sheets.some((s) => s.sheet.id === item.id) && shapeLeft(item).isGuess);
+  // What lies on a sheet already is looked at first, else the largest that there is.
+  const first = stuck[0] ?? sheets[0]?.sheet.id ?? [...stock].sort((a, b) => b.areaMm2 - a.areaMm2)[0]?.id;
   const isLooking = job.pieces.length > 0 && news === null;
   return (
     <section aria-label={`${glass.code} ${glass.name}`} className="break-inside-avoid">
@@ -43,6 +49,11 @@ export function GlassSheets({
           <b className="font-head">{glass.code}</b> {glass.name}
         </span>
         <span className="text-[15px] font-normal text-mute">{howFar(wish, news)}</span>
+        {first && (
+          <Button look="line" className="ml-auto text-[15px] print:hidden" onClick={() => onTable(first)}>
+            Light table
+          </Button>
+        )}
       </h3>
       <div className="flex flex-wrap items-start gap-5">
         {sheets.map((one) => (
@@ -99,21 +110,28 @@ export function GlassSheets({
   );
 }
 
-/** The sheets on which something was found to go. */
-export function foundSheets({ job, stock }: GlassWish, news: LayoutNews | null): SheetLaid[] {
-  if (news === null) return [];
-  const used = job.sheets.filter((s) => news.layout.placements.some((p) => p.sheetId === s.id));
+/** The sheets on which something was found to go, or lies by hand. */
+export function foundSheets(wish: GlassWish, news: LayoutNews | null): SheetLaid[] {
+  const layout = proposalOf(wish, news?.layout ?? null);
+  if (layout === null) return [];
+  const sheets = [...wish.byHand.map((one) => one.sheet), ...wish.job.sheets];
+  const used = sheets.filter((s) => layout.placements.some((p) => p.sheetId === s.id));
   return used.map((sheet) => ({
     sheet,
-    rootId: stock.find((item) => item.id === sheet.id)?.rootId ?? sheet.id,
-    layout: news.layout,
+    rootId: wish.stock.find((item) => item.id === sheet.id)?.rootId ?? sheet.id,
+    layout,
     kept: null,
   }));
 }
 
-function howFar({ job, kept }: GlassWish, news: LayoutNews | null): string {
+function howFar({ job, kept, byHand, stuck }: GlassWish, news: LayoutNews | null): string {
   const keptCount = kept.reduce((sum, { layout }) => sum + layout.placements.length, 0);
-  const words = count(job.pieces.length + keptCount, 'piece');
+  const handCount = byHand.reduce((sum, { placements }) => sum + placements.length, 0);
+  const words = [
+    count(job.pieces.length + keptCount + handCount, 'piece'),
+    ...(handCount > 0 ? [`${handCount} laid by hand`] : []),
+    ...(stuck.length > 0 ? [`no break leads between those on ${stuck.join(', ')}`] : []),
+  ].join(', ');
   if (job.pieces.length === 0) return words;
   if (news === null) return `${words}, waiting its turn`;
   return news.share < 1 ? `${words}, looking: ${Math.round(news.share * 100)} %` : words;

@@ -1,8 +1,9 @@
 import { useMemo, useState } from 'react';
-import { Link } from 'react-router';
-import { count } from '#core/units';
+import { Link, useSearchParams } from 'react-router';
+import { count, showNumbers } from '#core/units';
 import { usePanelView } from '../../panel/usePanelView.ts';
 import { Split } from '../../panel/Split.tsx';
+import type { PanelView } from '../../panel/view.ts';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Check } from '../../ui/Check.tsx';
@@ -12,15 +13,35 @@ import { GlassLines } from './GlassLines.tsx';
 import { foundSheets, GlassSheets } from './GlassSheets.tsx';
 import { OneSheet } from './OneSheet.tsx';
 import { toKeep } from '../../panel/sheetLaid.ts';
+import { LightTable } from './table/LightTable.tsx';
 import { useLayouts } from './useLayouts.ts';
-import { wishesOf } from './wishes.ts';
+import { proposalOf, wishesOf } from './wishes.ts';
 
 /** How often longer it is looked for when more is asked. */
 const LONGER = 6;
 
-/** Pieces that are not cut yet, laid out on what the rack has of their glass so that straight breaks take them out. */
+/** The layout of a panel, or one of its sheets on the light table. */
 export function LayoutStep() {
   const view = usePanelView();
+  const [params, setParams] = useSearchParams();
+  const item = view.reader.get('stock', params.get('table') ?? '');
+  const glass = item && view.glasses.get(item.glassId);
+  if (!item || !glass || item.gone !== null) return <Sheets view={view} onTable={(id) => setParams({ table: id })} />;
+  return (
+    <LightTable
+      // Another sheet, or the same after a cut, has its own patterns on it.
+      key={`${item.id} ${item.areaMm2}`}
+      view={view}
+      item={item}
+      glass={glass}
+      onSheet={(id) => setParams({ table: id }, { replace: true })}
+      onBack={() => setParams({})}
+    />
+  );
+}
+
+/** Pieces that are not cut yet, laid out on what the rack has of their glass so that straight breaks take them out. */
+function Sheets({ view, onTable }: { view: PanelView; onTable: (stockId: string) => void }) {
   const { panel, pieces } = view;
   const [prefers, setPrefers] = useState<'offcuts' | 'use'>('offcuts');
   const [isTurnedOver, setTurnedOver] = useState(false);
@@ -35,8 +56,8 @@ export function LayoutStep() {
   const looking = useMemo(() => wishes.filter((wish) => wish.job.pieces.length > 0), [wishes]);
   const { of, isLooking, stop, isBroken } = useLayouts(looking);
   const found = wishes.flatMap((wish) => {
-    const news = wish.job.pieces.length > 0 ? of(wish.key) : null;
-    return news === null ? [] : toKeep(wish.job, news.layout);
+    const layout = proposalOf(wish, wish.job.pieces.length > 0 ? (of(wish.key)?.layout ?? null) : null);
+    return layout === null ? [] : toKeep(wish.job, layout, wish.handSpots);
   });
   const hasKept = wishes.some((wish) => wish.kept.length > 0);
   const waiting = pieces.filter((piece) => piece.glassId === null).length;
@@ -48,11 +69,13 @@ export function LayoutStep() {
     const said = `${count(pieces, 'piece')} laid out on ${count(found.length, 'sheet')}.`;
     if (await send.command({ kind: 'lay-out', ask: { panelId: panel.id, sheets: found } }, said)) setAnew(false);
   };
-  const cut = (stockId: string, numbers: readonly number[]) =>
-    void send.command({
-      kind: 'cut',
-      ask: { panelId: panel.id, sources: [{ stockId, numbers, left: { kind: 'laid' } }] },
-    });
+  const cut = (stockId: string, numbers: readonly number[]) => {
+    const sources = [{ stockId, numbers, left: { kind: 'laid' as const } }];
+    void send.command(
+      { kind: 'cut', ask: { panelId: panel.id, sources } },
+      `${showNumbers(numbers, 6)} cut from ${stockId}.`,
+    );
+  };
   const side = (
     <SideSheet
       label="Layout"
@@ -60,7 +83,7 @@ export function LayoutStep() {
         <div className="flex flex-wrap gap-2">
           {isLooking ? (
             <Button onClick={stop}>Leave it at the best so far</Button>
-          ) : looking.length > 0 ? (
+          ) : looking.length > 0 || found.length > 0 ? (
             <>
               <Button
                 look="go"
@@ -122,6 +145,7 @@ export function LayoutStep() {
             glass={opened.glass}
             unit={view.settings.unit}
             onCut={(numbers) => cut(sheet.sheet.id, numbers)}
+            onTable={() => onTable(sheet.sheet.id)}
             onBack={() => setOpen(null)}
           />
         ) : wishes.length === 0 ? (
@@ -149,6 +173,7 @@ export function LayoutStep() {
                 news={of(wish.key)}
                 unit={view.settings.unit}
                 onOpen={(sheetId) => setOpen({ glassId: wish.glass.id, sheetId })}
+                onTable={onTable}
               />
             ))}
           </div>

@@ -18,12 +18,14 @@ export function OneSheet({
   glass,
   unit,
   onCut,
+  onTable,
   onBack,
 }: {
   laid: SheetLaid;
   glass: Glass;
   unit: DisplayUnit;
   onCut: (numbers: readonly number[]) => void;
+  onTable: () => void;
   onBack: () => void;
 }) {
   const { sheet, layout, kept } = laid;
@@ -60,6 +62,9 @@ export function OneSheet({
         <h3 className="text-[20px]">
           {sheet.id}, {glass.code} {glass.name}
         </h3>
+        <Button look="line" className="ml-auto" onClick={onTable}>
+          Light table
+        </Button>
       </div>
       <div className="min-h-0 flex-1">
         <SheetPicture {...laid} glass={glass} unit={unit} breaksDone={at} pxPerMm={null} />

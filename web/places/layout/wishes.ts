@@ -1,13 +1,20 @@
-import { BEGINS, isLaidToCut } from '#core/bench';
+import { BEGINS } from '#core/bench';
 import { signedArea, type Ring } from '#core/geometry';
+
 import {
+  breakOut,
+  freeParts,
   glassJob,
   keptLayout,
   LAID_OUT_BY,
   sheetOf,
+  withHandLaid,
   type GlassPiece,
+  type HandLaidSheet,
   type KeptSheet,
+  type Layout,
   type SheetSize,
+  type SpotFound,
 } from '#core/layout';
 import { outlineWhereItLies, type Glass } from '#core/stock';
 import type { PanelView } from '../../panel/view.ts';
@@ -21,6 +28,12 @@ export interface GlassWish extends LayoutWish {
   readonly stock: readonly StockRow[];
   /** Sheets as they are laid out and kept. */
   readonly kept: readonly SheetLaid[];
+  /** Sheets on which pieces lie by hand: others may be laid beside them. */
+  readonly byHand: readonly HandLaidSheet[];
+  /** Where those pieces lie, by their number. */
+  readonly handSpots: ReadonlyMap<string, SpotFound>;
+  /** Sheets on which pieces lie by hand so that no straight break leads between them. */
+  readonly stuck: readonly string[];
   /** Sheets and offcuts that another panel is laid out on. */
   readonly taken: readonly string[];
 }
@@ -52,23 +65,37 @@ export function wishesOf(view: PanelView, { prefersUse, isTurnedOver, effort, is
       if (glass === undefined) return [];
       const all = [...reader.all('stock')].filter((item) => item.glassId === glassId);
       const stock = all.filter((item) => item.gone === null);
-      const stays = isAnew ? [] : list.filter(({ row }) => isLaidToCut(reader, row));
+      const { kept, byHand, stuck, open } = divided(list, stock, glass, isAnew);
       const own = new Set(list.map(({ row }) => row.spot?.stockId));
-      const keeping = new Set(stays.map(({ row }) => row.spot?.stockId));
       const taken = stock.filter((item) => item.breaks !== null && !own.has(item.id));
-      const free = stock.filter((item) => !keeping.has(item.id) && !taken.includes(item));
-      const open = list.filter((one) => !stays.includes(one));
+      const spoken = new Set([...kept, ...byHand, ...stuck].map(({ sheet }) => sheet.id));
+      const free = stock.filter((item) => !spoken.has(item.id) && !taken.includes(item));
       const pieces = open.map(({ row, outline }): GlassPiece => ({
         number: row.number,
         outline,
         flowDeg: row.flowDeg,
       }));
-      const job = glassJob(pieces, glass, free, limits.sheetEdgeMm, isTurnedOver);
+      const plain = glassJob(pieces, glass, free, limits.sheetEdgeMm, isTurnedOver);
+      const job = { ...plain, sheets: [...byHand.flatMap((one) => freeParts(one)), ...plain.sheets] };
       const steps = (STEPS + STEPS_A_PIECE * pieces.length) * effort;
       const size = largest(all);
       const key = JSON.stringify([job, size, prefersUse, steps]);
-      const kept = stock.filter((item) => keeping.has(item.id)).map((item) => keptOn(item, glass, stays));
-      return [{ key, job, size, prefersUse, steps, glass, stock, kept, taken: taken.map((item) => item.id) }];
+      return [
+        {
+          key,
+          job,
+          size,
+          prefersUse,
+          steps,
+          glass,
+          stock,
+          kept,
+          byHand,
+          handSpots: new Map(byHand.flatMap((one) => handSpots(one, list))),
+          stuck: stuck.map(({ sheet }) => sheet.id),
+          taken: taken.map((item) => item.id),
+        },
+      ];
     })
     .sort((a, b) => countOf(b) - countOf(a) || a.glass.code.localeCompare(b.glass.code));
 }
@@ -87,28 +114,88 @@ function waitingByGlass({ pieces, answer }: PanelView): Map<string, Waiting[]> {
   return byGlass;
 }
 
-/** A sheet with what lies on it, as its layout was kept. */
-function keptOn(item: StockRow, glass: Glass, laid: readonly Waiting[]): SheetLaid {
-  const sheet = sheetOf(item, glass);
-  const here = laid.flatMap(({ row, outline }) => {
-    const { spot, number } = row;
+type Lying = Pick<KeptSheet, 'sheet' | 'placements' | 'insides'>;
+
+/** What lies on one sheet by the spots of its pieces. */
+function lyingOn(item: StockRow, glass: Glass, list: readonly Waiting[]): Lying {
+  const here = list.flatMap(({ row: { spot, number }, outline }) => {
     if (spot?.stockId !== item.id) return [];
-    const placement = {
-      pieceId: String(number),
-      sheetId: item.id,
-      rotationDeg: spot.rotationDeg,
-      turnedOver: spot.turnedOver,
-      outline: outlineWhereItLies(outline, spot),
-    };
-    return [{ placement, inside: { id: String(number), at: spot.at } }];
+    const { rotationDeg, turnedOver, at } = spot;
+    const pieceId = String(number);
+    const lies = outlineWhereItLies(outline, spot);
+    return [
+      { placement: { pieceId, sheetId: item.id, rotationDeg, turnedOver, outline: lies }, inside: { id: pieceId, at } },
+    ];
   });
-  const kept: KeptSheet = {
-    sheet,
-    breaks: item.breaks ?? [],
+  return {
+    sheet: sheetOf(item, glass),
     placements: here.map((one) => one.placement),
     insides: here.map((one) => one.inside),
   };
-  return { sheet, rootId: item.rootId, layout: keptLayout([kept], LAID_OUT_BY.keepMm), kept };
+}
+
+function handSpots({ placements }: HandLaidSheet, list: readonly Waiting[]) {
+  return placements.flatMap(({ pieceId }) => {
+    const spot = list.find(({ row }) => String(row.number) === pieceId)?.row.spot;
+    if (!spot) return [];
+    const { turnedOver, rotationDeg, x, y, at, byHand } = spot;
+    return [[pieceId, { turnedOver, rotationDeg, x, y, at, byHand }] as const];
+  });
+}
+
+/** Sheets as they are kept, those that were laid by hand, and the pieces that are still to be laid out. */
+function divided(list: readonly Waiting[], stock: readonly StockRow[], glass: Glass, isAnew: boolean) {
+  const kept: SheetLaid[] = [];
+  const byHand: HandLaidSheet[] = [];
+  const stuck: Lying[] = [];
+  const isOpen = new Set(list);
+  const isHand = ({ row }: Waiting) => row.spot?.byHand === true;
+  const settle = (lying: readonly Waiting[]) => {
+    for (const one of lying) isOpen.delete(one);
+  };
+  const onlyByHand: { item: StockRow; lying: Waiting[] }[] = [];
+  for (const item of stock) {
+    const all = list.filter(({ row }) => row.spot?.stockId === item.id);
+    const lying = isAnew || item.breaks === null ? all.filter(isHand) : all;
+    if (lying.length === 0) continue;
+    settle(lying);
+    if (lying.every(isHand)) onlyByHand.push({ item, lying });
+    else kept.push(keptOn(item, glass, lying));
+  }
+  for (const { item, lying } of onlyByHand) {
+    // With nothing else to lay out there is nothing to look for on it.
+    if (isOpen.size === 0 && item.breaks !== null && !isAnew) {
+      kept.push(keptOn(item, glass, lying));
+      continue;
+    }
+    const laid = lyingOn(item, glass, lying);
+    const pieces = laid.placements.map(({ pieceId, outline }) => ({ id: pieceId, outline }));
+    const out = breakOut(laid.sheet.outline, pieces, LAID_OUT_BY.marginMm, LAID_OUT_BY.keepMm);
+    if ('between' in out) stuck.push(laid);
+    else byHand.push({ ...laid, out });
+  }
+  return { kept, byHand, stuck, open: [...isOpen] };
+}
+
+/** A sheet with what lies on it, as its layout was kept. */
+function keptOn(item: StockRow, glass: Glass, laid: readonly Waiting[]): SheetLaid {
+  const kept: KeptSheet = { ...lyingOn(item, glass, laid), breaks: item.breaks ?? [] };
+  return { sheet: kept.sheet, rootId: item.rootId, layout: keptLayout([kept], LAID_OUT_BY.keepMm), kept };
+}
+
+const NOTHING_FOUND: Layout = {
+  placements: [],
+  unplaced: [],
+  breaks: [],
+  offcuts: [],
+  use: 0,
+  glassConsumedMm2: 0,
+};
+
+/** What is proposed for a glass: what the search found, with what lies by hand; null as long as it has found nothing. */
+export function proposalOf({ job, byHand }: GlassWish, found: Layout | null): Layout | null {
+  if (found === null && (job.pieces.length > 0 || byHand.length === 0)) return null;
+  return withHandLaid(found ?? NOTHING_FOUND, byHand, LAID_OUT_BY.keepMm);
 }
 
 /** The largest sheet of a glass that was ever on the rack: so large it is sold. */

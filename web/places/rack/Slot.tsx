@@ -81,7 +81,7 @@ function Pane({ item, glass, laid, onOpen }: { item: StockRow; glass: Glass; lai
         preserveAspectRatio="none"
         className="overflow-visible group-hover:drop-shadow-md"
       >
-        <ItemGlass item={item} glass={glass} />
+        <ItemGlass item={item} glass={glass} stands />
       </svg>
     </button>
   );
