@@ -3,6 +3,7 @@ import {
   AWAY,
   BACK_REASONS,
   BREAK_REASON_CODES,
+  COUNTED_BY,
   DEEDS,
   LOOKS,
   PUT_AWAY,
@@ -177,6 +178,14 @@ export const ASKS = {
     costCents: cents,
   }),
   'shape-stock': z.strictObject({ stockId: knownLabel, outline: ring, flaws: z.array(ring).max(60) }),
+  'count-stock': z.strictObject({
+    by: z.enum(COUNTED_BY),
+    place: words(40),
+    found: z
+      .array(z.strictObject({ stockId: knownLabel, areaMm2: z.number().int().min(0).max(1e9).nullable() }))
+      .min(1)
+      .max(500),
+  }),
   'withdraw-stock': z.strictObject({ stockId: knownLabel }),
   'write-off': z.strictObject({ stockId: knownLabel, reason: name }),
   'start-clock': z.strictObject({ id, personId: id, panelId: id.nullable(), stage: z.enum(WORK_STAGES) }),

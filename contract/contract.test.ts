@@ -61,6 +61,7 @@ const SOUND: Record<string, unknown> = {
     ],
   },
   'lift-off': { panelId: 'p', numbers: [1] },
+  'count-stock': { by: 'weighed', place: '', found: [{ stockId: 'S1', areaMm2: null }] },
   'shape-stock': {
     stockId: 'S1',
     outline: [

@@ -271,6 +271,10 @@ function heron(works: Works, due: string): void {
   works.work('heron', 'kesta', 'design', 210);
   const pieces = [...works.desk.state.ask('piecesOfPanel', 'heron')].sort((a, b) => a.number - b.number);
   const all = pieces.map((p) => p.number);
+  // Sky, dawn and water lie level.
+  const level = new Set(['S-10', 'S-14', 'S-21', 'S-24', 'R-118', 'R-122'].map(glass));
+  const flowing = pieces.filter((p) => p.glassId !== null && level.has(p.glassId)).map((p) => p.number);
+  works.do({ kind: 'mark', ask: { panelId: 'heron', numbers: flowing, flowDeg: 0 } }, 'kesta');
   const cutNow = all.filter((n) => n > 17);
   for (let i = 0; i < cutNow.length; i += 13) works.cut('heron', cutNow.slice(i, i + 13), 'kesta');
   works.do(

@@ -19,6 +19,7 @@ export { jointsBetween, piecesGone } from './acts/acceptDrawing/parts.ts';
 export { PUT_AWAY, type PutAwayTable } from './acts/putAway/act.ts';
 export type { MarkPieces } from './acts/markPieces/act.ts';
 export type { SavePanel } from './acts/savePanel/act.ts';
+export { COUNTED_BY, type CountedBy } from './acts/countStock/act.ts';
 export { isLaidToCut, sourcesAsLaid } from './acts/laid.ts';
 export type { LayOut, SheetLaidOut } from './acts/layOut/act.ts';
 export { pieceNumbered } from './acts/picked.ts';

@@ -87,6 +87,9 @@ const REFUSALS = {
   'shape-no-area': ({ name }) => `The outline of ${name} holds no glass; set three corners or more.`,
   'shape-flaw-crossing': ({ name }) => `A flaw on ${name} crosses itself; draw it once round.`,
   'shape-flaw-outside': ({ name }) => `A flaw lies beside ${name}; draw it on the glass.`,
+  'counted-twice': ({ name }) => `${name} is counted twice; say once what is there of it.`,
+  'count-over': ({ name, have, want }) =>
+    `${name} measures no more than ${have}, so ${want} can not be there; correct its measures first.`,
   'label-taken': ({ name }) => `The label ${name} is on another piece of glass; choose a new one.`,
   'code-taken': ({ name, more }) =>
     more === ''

@@ -25,6 +25,17 @@ export {
   type NotBreakable,
 } from './byHand.ts';
 export { layOn, takersOfPiece, type OneLaidBy } from './finder.ts';
+export {
+  countInStrip,
+  planStrips,
+  stripForms,
+  stripKind,
+  stripLength,
+  type StripForm,
+  type StripKind,
+  type StripPlan,
+} from './strips.ts';
+export { checkWithStrips, stripsOrNot, type WithStrips } from './stripsOrNot.ts';
 export { keptLayout, outAfter, type KeptSheet } from './kept.ts';
 export { spotOf, type SpotFound } from './spotOf.ts';
 export { glassJob, purchaseJob, sheetOf, LAID_OUT_BY, type GlassPiece, type SheetSize } from './glassJob.ts';

@@ -203,6 +203,14 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
         flaws: random() < 0.5 ? [] : [SPECK],
       };
     },
+    'count-stock': () => {
+      const items = [...new Set([stock(), stock()])];
+      const found = items.map((stockId) => {
+        const areaMm2 = s.studio.get('stock', stockId)?.areaMm2 ?? 0;
+        return { stockId, areaMm2: random() < 0.2 ? null : Math.max(0, areaMm2 - below(50)) };
+      });
+      return { by: pick(['counted', 'weighed'] as const), place: '', found };
+    },
     'withdraw-stock': () => ({ stockId: stock() }),
     'write-off': () => ({ stockId: stock(), reason: 'test' }),
     'start-clock': () => ({ id: fresh('t'), personId: 'ada', panelId: maybe(panelId), stage: 'cutting' }),

@@ -19,5 +19,13 @@ export { drawingRefusalWords } from './drawingRefusals.ts';
 export { TECHNIQUE_WORDS } from './terms.ts';
 export { tallyWords } from './tally.ts';
 export { pieceSaid } from './said.ts';
-export { breakOutWords, breakWords, jobFaultWords, layingWords, sizeWords, unplacedWords } from './layout.ts';
+export {
+  breakOutWords,
+  breakWords,
+  jobFaultWords,
+  layingWords,
+  stripWords,
+  sizeWords,
+  unplacedWords,
+} from './layout.ts';
 export { textureWords } from './glass.ts';

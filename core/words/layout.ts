@@ -1,5 +1,13 @@
 import { count, showLength, type DisplayUnit } from '../units/index.ts';
-import type { BrokenOut, JobFault, LayingFault, NotBreakable, UnplacedCode } from '../layout/index.ts';
+import type {
+  BrokenOut,
+  JobFault,
+  LayingFault,
+  NotBreakable,
+  StripKind,
+  StripPlan,
+  UnplacedCode,
+} from '../layout/index.ts';
 
 /** Why a layout job is refused, in one sentence. */
 export function jobFaultWords(fault: JobFault): string {
@@ -84,3 +92,26 @@ export function breakOutWords(out: BrokenOut | NotBreakable): string {
 
 const listed = (ids: readonly string[]): string =>
   ids.length < 2 ? ids.join('') : `${ids.slice(0, -1).join(', ')} and ${ids.at(-1) ?? ''}`;
+
+const STRIP_NAMES: Readonly<Record<StripKind, readonly [string, string]>> = {
+  rectangle: ['rectangle', 'rectangles'],
+  diamond: ['diamond', 'diamonds'],
+  parallelogram: ['slanted piece', 'slanted pieces'],
+  tapered: ['tapered piece', 'tapered pieces'],
+  triangle: ['triangle', 'triangles'],
+};
+
+/** How equal pieces are cut in strips: how wide, how many from which sheet, the angle and the stop, as sentences. */
+export function stripWords({ form, kind, pieceIds, angleDeg, stopMm, strips }: StripPlan, unit: DisplayUnit): string {
+  const mm = (length: number) => showLength(length, unit, 1);
+  const from = strips.map(({ sheetId, count: n, most }) => `${n} from ${sheetId}, ${most} in each`).join('; ');
+  const across =
+    kind === 'rectangle'
+      ? `Then straight across, stop at ${mm(stopMm ?? 0)}.`
+      : stopMm === null
+        ? `Then across at ${Math.round(angleDeg)}°, end for end.`
+        : Math.abs(stopMm - form.widthMm) < 0.05
+          ? `Then across at ${Math.round(angleDeg)}° with the same stop.`
+          : `Then across at ${Math.round(angleDeg)}°, stop at ${mm(stopMm)}.`;
+  return `${count(pieceIds.length, ...STRIP_NAMES[kind])} in strips: first ${mm(form.widthMm)} wide, ${from}. ${across}`;
+}

@@ -11,6 +11,7 @@ const OF_THE_RACK: ReadonlySet<Command['kind']> = new Set([
   'write-off',
   'correct-stock',
   'shape-stock',
+  'count-stock',
   'withdraw-stock',
 ]);
 

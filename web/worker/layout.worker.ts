@@ -1,4 +1,14 @@
-import { checkLayout, Layouter, purchaseJob, type Layout, type LayoutJob, type SheetSize } from '#core/layout';
+import {
+  checkLayout,
+  checkWithStrips,
+  Layouter,
+  purchaseJob,
+  stripsOrNot,
+  type StripPlan,
+  type Layout,
+  type LayoutJob,
+  type SheetSize,
+} from '#core/layout';
 
 /** One glass of a panel that is to be laid out. */
 export interface LayoutWish {
@@ -17,6 +27,8 @@ export interface LayoutNews {
   readonly layout: Layout;
   /** What the rack has no glass for, on new sheets; null where it has enough, or no size is known. */
   readonly bought: Layout | null;
+  /** Equal pieces that are cut in strips, where that is better. */
+  readonly strips: readonly StripPlan[];
   /** How much of the steps is done, 0 to 1. */
   readonly share: number;
 }
@@ -33,9 +45,11 @@ function lookFor({ key, job, size, prefersUse, steps }: LayoutWish): void {
     search.run(STEPS_A_LOOK);
     if (performance.now() - told < TELL_EVERY_MS) continue;
     told = performance.now();
-    tell({ key, layout: held(job, search.best()), bought: null, share: search.steps / steps });
+    tell({ key, layout: held(job, search.best()), bought: null, strips: [], share: search.steps / steps });
   }
-  const layout = held(job, search.best());
+  const { layout, strips } = stripsOrNot(job, held(job, search.best()), { seed: SEED, prefersUse }, steps / 4);
+  const [fault] = checkWithStrips(job, { layout, strips });
+  if (fault !== undefined) throw new Error(`a layout does not hold: ${JSON.stringify(fault)}`);
   const short = new Set(layout.unplaced.filter((one) => one.code === 'no-glass').map((one) => one.pieceId));
   // A rack without a sheet of it takes nothing at all, and that is not the pieces' fault.
   const missing = job.sheets.length === 0 ? new Set(job.pieces.map((piece) => piece.id)) : short;
@@ -46,7 +60,7 @@ function lookFor({ key, job, size, prefersUse, steps }: LayoutWish): void {
     second.run(steps / 4);
     bought = held(purchase, second.best());
   }
-  tell({ key, layout, bought, share: 1 });
+  tell({ key, layout, bought, strips, share: 1 });
 }
 
 function held(job: LayoutJob, layout: Layout): Layout {

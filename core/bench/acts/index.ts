@@ -7,6 +7,7 @@ import { askSteps } from './askSteps/act.ts';
 import { breakPieces } from './breakPieces/act.ts';
 import { changeSettings } from './changeSettings/act.ts';
 import { chooseGlass } from './chooseGlass/act.ts';
+import { countStock } from './countStock/act.ts';
 import { cutPieces } from './cutPieces/act.ts';
 import { enterHours } from './enterHours/act.ts';
 import { finishStep } from './finishStep/act.ts';
@@ -57,6 +58,7 @@ export const ACTS = {
   'move-stock': moveStock,
   'correct-stock': correctStock,
   'shape-stock': shapeStock,
+  'count-stock': countStock,
   'withdraw-stock': withdrawStock,
   'write-off': writeOffStock,
   'start-clock': startClock,

@@ -1,6 +1,6 @@
 import { keptLayout, LAID_OUT_BY, type Layout } from '#core/layout';
 import { count, showArea, showNumbers, type DisplayUnit } from '#core/units';
-import { sizeWords } from '#core/words';
+import { sizeWords, stripWords } from '#core/words';
 import type { LayoutNews } from '../../worker/layout.worker.ts';
 import { proposalOf, type GlassWish } from './wishes.ts';
 
@@ -69,6 +69,11 @@ function Told({ wish, news, unit }: { wish: GlassWish; news: LayoutNews | null; 
   return (
     <>
       <Use layout={layout} unit={unit} />
+      {news?.strips.map((plan) => (
+        <span key={plan.pieceIds[0]} className="block border-l-2 border-copper pl-2 text-ink">
+          {stripWords(plan, unit)}
+        </span>
+      ))}
       {tooLarge.length > 0 && (
         <span className="block text-risk">
           larger than any sheet, the way the flow runs:{' '}

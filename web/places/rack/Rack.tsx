@@ -2,12 +2,15 @@ import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { StudioAnswer } from '#contract';
 import type { Glass } from '#core/stock';
-import { textureWords } from '#core/words';
 import { count, showArea, showMoney } from '#core/units';
 import { useRack, useSettings, useStudio, type StockRow } from '../../state/studio.ts';
 import { UndoButtons } from '../../history/UndoButtons.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { Toggles } from '../../ui/Toggles.tsx';
+import { CountForm } from './CountForm.tsx';
+import { answersTo, isNamed, wishOf } from './found.ts';
+import { StockTable } from './StockTable.tsx';
 import { GlassForm } from './GlassForm.tsx';
 import { ReceiveForm } from './ReceiveForm.tsx';
 import { Slot } from './Slot.tsx';
@@ -18,6 +21,7 @@ type Open =
   | { kind: 'receive'; like?: StockRow }
   | { kind: 'glass'; glass?: StudioAnswer['glasses'][number]; like?: Glass }
   | { kind: 'item'; id: string }
+  | { kind: 'count' }
   | null;
 
 /** What an address asks the rack to open. */
@@ -36,6 +40,7 @@ export function Rack() {
   const [params, setParams] = useSearchParams();
   const [open, setOpenOnly] = useState<Open>(() => openIn(params));
   const [words, setWords] = useState(params.get('find') ?? '');
+  const [look, setLook] = useState<'scale' | 'table'>('scale');
   // What was asked for by the address is asked for again when the address changes while the rack is open.
   const [asker, setAsker] = useState(params);
   if (asker !== params) {
@@ -52,24 +57,30 @@ export function Rack() {
   if (!data || !rack) return null;
   const here = rack.stock;
   const laidFor = new Map(rack.laid.map(({ stockId, panelName }) => [stockId, panelName]));
-  const asked = words.trim().toLowerCase();
+  const byId = new Map(data.glasses.map((g) => [g.id, g]));
+  const wish = wishOf(words, settings.unit);
+  const isAll = 'words' in wish && wish.words === '';
   // An archived glass is not offered any more; it stands here as long as a sheet of it does.
   const glasses = data.glasses
     .filter((g) => g.away === null || here.some((s) => s.glassId === g.id))
-    .filter(
-      (g) =>
-        asked === '' ||
-        `${g.code} ${g.name} ${textureWords(g.texture)} ${g.hiding}`.toLowerCase().includes(asked) ||
-        here.some((s) => s.glassId === g.id && s.id.toLowerCase() === asked),
-    )
-    .sort((a, b) => a.code.localeCompare(b.code));
+    .map((glass) => ({
+      glass,
+      items: answersTo(
+        wish,
+        glass,
+        here.filter((s) => s.glassId === glass.id),
+        settings.limits,
+      ),
+    }))
+    .filter(({ glass, items }) => isAll || items.length > 0 || isNamed(wish, glass))
+    .sort((a, b) => a.glass.code.localeCompare(b.glass.code));
   const inUse = data.glasses.filter((g) => g.away === null);
   const { received = 0, pieces = 0, waste = 0, 'put back': back = 0 } = rack.totals;
   const receiving = open?.kind === 'receive' ? open.like : undefined;
   const item = open?.kind === 'item' ? here.find((s) => s.id === open.id) : undefined;
   return (
     <main className="px-10 py-6 max-sm:px-4">
-      <header className="mb-2 flex flex-wrap items-center gap-3">
+      <header className="mb-2 flex flex-wrap items-center gap-2.5">
         <div>
           <h1 className="text-[28px]">Rack</h1>
           <p className="text-mute">
@@ -79,20 +90,38 @@ export function Rack() {
               here.reduce((sum, s) => sum + s.areaMm2, 0),
               settings.unit,
             )}
+            , worth{' '}
+            {showMoney(
+              here.reduce((sum, s) => sum + s.costCents, 0),
+              settings.currency,
+              settings.locale,
+            )}
           </p>
         </div>
         <div className="ml-auto">
           <UndoButtons place="rack" />
         </div>
-        <label className="flex items-center gap-2 text-mute">
-          Find
-          <input
-            className="min-h-11 w-52 rounded-md border border-strong bg-raised px-3 text-ink"
-            value={words}
-            onChange={(e) => setWords(e.target.value)}
-            placeholder="code, name, label"
-          />
-        </label>
+        {look === 'scale' && (
+          <label>
+            <span className="sr-only">Find</span>
+            <input
+              className="min-h-11 w-44 rounded-md border border-strong bg-raised px-3 text-ink"
+              value={words}
+              onChange={(e) => setWords(e.target.value)}
+              placeholder="Find: sky, 150 x 200"
+            />
+          </label>
+        )}
+        <Toggles
+          label="How it is shown"
+          value={look}
+          options={[
+            ['scale', 'To scale'],
+            ['table', 'Table'],
+          ]}
+          onPick={setLook}
+        />
+        <Button onClick={() => setOpen({ kind: 'count' })}>Count</Button>
         <Button onClick={() => setOpen({ kind: 'glass' })}>New glass</Button>
         <Button look="go" onClick={() => setOpen({ kind: 'receive' })}>
           Receive
@@ -103,19 +132,34 @@ export function Rack() {
           Nothing stands here yet. Enter a glass first, then receive its sheets and offcuts.
         </p>
       )}
-      <ul className="flex flex-wrap gap-x-8">
-        {glasses.map((glass) => (
-          <Slot
-            key={glass.id}
-            glass={glass}
-            items={here.filter((s) => s.glassId === glass.id)}
-            laidFor={laidFor}
-            onItem={(id) => setOpen({ kind: 'item', id })}
-            onGlass={() => setOpen({ kind: 'glass', glass })}
-            price={`${showMoney(glass.priceCentsPerM2, settings.currency, settings.locale)}/m²`}
-          />
-        ))}
-      </ul>
+      {look === 'table' ? (
+        <StockTable
+          items={glasses.flatMap(({ items }) => items)}
+          glasses={byId}
+          laidFor={laidFor}
+          settings={settings}
+          onItem={(id) => setOpen({ kind: 'item', id })}
+        />
+      ) : (
+        <ul className="flex flex-wrap gap-x-8">
+          {glasses.map(({ glass, items }) => (
+            <Slot
+              key={glass.id}
+              glass={glass}
+              items={items}
+              laidFor={laidFor}
+              onItem={(id) => setOpen({ kind: 'item', id })}
+              onGlass={() => setOpen({ kind: 'glass', glass })}
+              price={`${showMoney(glass.priceCentsPerM2, settings.currency, settings.locale)}/m²`}
+            />
+          ))}
+        </ul>
+      )}
+      {glasses.length === 0 && inUse.length > 0 && (
+        <p className="py-12 text-center text-[17px] text-mute">
+          {'words' in wish ? 'Nothing here is called so.' : 'Nothing here takes a piece of that size.'}
+        </p>
+      )}
       {glasses.length > 0 && (
         <p className="mt-8 border-t border-line pt-3 text-[15px] text-mute" data-testid="ledger">
           The ledger: {showArea(received, settings.unit)} received = {showArea(-pieces, settings.unit)} in pieces +{' '}
@@ -161,6 +205,9 @@ export function Rack() {
             onLike={(like) => setOpen({ kind: 'glass', like })}
           />
         )}
+      </Sheet>
+      <Sheet title="What is really there" open={open?.kind === 'count'} onClose={() => setOpen(null)}>
+        {open?.kind === 'count' && <CountForm items={here} settings={settings} done={() => setOpen(null)} />}
       </Sheet>
       <Sheet
         title={item ? `${item.kind === 'sheet' ? 'Sheet' : 'Offcut'} ${item.id}` : ''}

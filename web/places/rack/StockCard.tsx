@@ -11,6 +11,7 @@ import { Fold } from '../../ui/Fold.tsx';
 import { Measures } from '../../ui/Length.tsx';
 import { Table, type Column } from '../../ui/Table.tsx';
 import { CorrectForm } from './CorrectForm.tsx';
+import { WeighForm } from './CountForm.tsx';
 import { ShapeForm } from './ShapeForm.tsx';
 import { MoveForm, WriteOffForm } from './StockForms.tsx';
 
@@ -60,6 +61,11 @@ export function StockCard({
       <Fold title="Correct what was entered">
         <CorrectForm item={item} glasses={glasses} settings={settings} done={done} />
       </Fold>
+      {glass && (
+        <Fold title="Weigh it">
+          <WeighForm item={item} glass={glass} settings={settings} />
+        </Fold>
+      )}
       <h3 className="text-lg">Ledger</h3>
       <Table name="Ledger" rows={rows} columns={columns} idOf={(m) => m.id} empty="No entry yet." isPlain />
       <WriteOffForm item={item} done={done} />

@@ -1,0 +1,208 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { signedArea, type Point, type Ring } from '../geometry/index.ts';
+import { upright } from '../stock/index.ts';
+import { nth } from '../units/index.ts';
+import {
+  checkLayout,
+  checkWithStrips,
+  countInStrip,
+  Layouter,
+  planStrips,
+  stripForms,
+  stripLength,
+  stripsOrNot,
+  type LayoutPiece,
+  type LayoutSheet,
+  type StripForm,
+  type StripPlan,
+} from './index.ts';
+
+const sheet = (id: string, w: number, h: number, more: Partial<LayoutSheet> = {}): LayoutSheet => ({
+  id,
+  outline: upright(w, h),
+  flowDeg: null,
+  offcut: false,
+  flaws: [],
+  ...more,
+});
+
+/** A quadrilateral with its longer side on top, turned about and moved anywhere. */
+function shaped({ widthMm, longMm, shortMm, leanMm }: StripForm, deg: number, at: Point = [0, 0]): Ring {
+  const rad = (deg * Math.PI) / 180;
+  const corners: Ring = [
+    [0, 0],
+    [longMm, 0],
+    [leanMm + shortMm, widthMm],
+    [leanMm, widthMm],
+  ];
+  const turned = corners.map(([x, y]): Point => [
+    x * Math.cos(rad) - y * Math.sin(rad) + at[0],
+    x * Math.sin(rad) + y * Math.cos(rad) + at[1],
+  ]);
+  return shortMm < 0.1 ? turned.slice(0, 3) : turned;
+}
+
+const many = (form: StripForm, count: number, more: Partial<LayoutPiece> = {}, turn = 37): LayoutPiece[] =>
+  Array.from({ length: count }, (_, i) => ({
+    id: String(i + 1),
+    outline: shaped(form, turn * i, [13 * i, -7 * i]),
+    flowDeg: null,
+    flowToleranceDeg: 0,
+    turnOver: false,
+    ...more,
+  }));
+
+const BY = { edgeMm: 6, keepMm: 60 };
+
+function held(pieces: readonly LayoutPiece[], sheets: readonly LayoutSheet[], plan: StripPlan): StripPlan {
+  const placed = pieces.filter((piece) => plan.pieceIds.includes(piece.id));
+  // Neighbours share a break, so nothing lies between them.
+  const job = { ...BY, marginMm: 0, pieces: placed, sheets };
+  expect(checkLayout(job, plan.layout)).toEqual([]);
+  return plan;
+}
+
+/** Of side 40 mm and 60°: 40 · sin 60° = 34.64 mm wide, and the same stop for both cuts (plane geometry). */
+const DIAMOND: StripForm = { widthMm: 40 * Math.sin(Math.PI / 3), longMm: 40, shortMm: 40, leanMm: 20 };
+/** A side of a lamp: 60 mm below, 20 mm above, 75 mm high. */
+const LAMP_SIDE: StripForm = { widthMm: 75, longMm: 60, shortMm: 20, leanMm: 20 };
+
+describe('strips', () => {
+  it('diamonds: one stop setting for both cuts, width side × sin of the angle', () => {
+    const pieces = many(DIAMOND, 30);
+    const sheets = [sheet('A', 600, 400)];
+    const [plan] = planStrips(pieces, sheets, BY);
+    if (!plan) throw new Error('no strips');
+    held(pieces, sheets, plan);
+    expect(plan).toMatchObject({ kind: 'diamond', pieceIds: { length: 30 } });
+    expect(plan.form.widthMm).toBeCloseTo(34.641, 3);
+    expect(plan.stopMm).toBeCloseTo(plan.form.widthMm, 6);
+    expect(plan.angleDeg).toBeCloseTo(60, 6);
+    // Strips across the sheet take less of it: of 388 mm 20 are the slanted end, then one each 40 mm.
+    expect(plan.strips).toEqual([{ sheetId: 'A', count: 4, most: Math.floor((388 - 20) / 40) }]);
+  });
+
+  it('tapered sides turn end for end: n · (a + b)/2 and one slanted end', () => {
+    for (const n of [1, 2, 5, 8]) expect(stripLength(LAMP_SIDE, n)).toBeCloseTo(n * 40 + 20, 9);
+    expect(countInStrip(LAMP_SIDE, 340)).toBe(8);
+    expect(countInStrip(LAMP_SIDE, 339)).toBe(7);
+    const pieces = many(LAMP_SIDE, 12);
+    const sheets = [sheet('A', 400, 300)];
+    const [plan] = planStrips(pieces, sheets, BY);
+    if (!plan) throw new Error('no strips');
+    held(pieces, sheets, plan);
+    expect(plan).toMatchObject({ kind: 'tapered', stopMm: null, pieceIds: { length: 12 } });
+  });
+
+  it('flow holds: strips lie the way that it runs, and what can not lie so is left out', () => {
+    const border: StripForm = { widthMm: 30, longMm: 90, shortMm: 90, leanMm: 0 };
+    const sheets = [sheet('A', 500, 300, { flowDeg: 90 })];
+    // Every second piece is turned by a quarter on the panel, and its flow with it but for two that run across.
+    const pieces = many(border, 10, {}, 90).map((piece, i) => ({
+      ...piece,
+      flowDeg: (90 * i + (i < 2 ? 90 : 0)) % 180,
+      flowToleranceDeg: 5,
+    }));
+    const plans = planStrips(pieces, sheets, BY).map((plan) => held(pieces, sheets, plan));
+    expect(plans[0]?.pieceIds).toHaveLength(8);
+    expect(plans[0]?.pieceIds).not.toContain('1');
+  });
+
+  it('several sheets are filled one after the other, offcuts first; a crooked one is passed over', () => {
+    const crooked: Ring = [
+      [0, 0],
+      [300, 0],
+      [250, 200],
+      [0, 200],
+    ];
+    const sheets = [
+      sheet('B', 300, 200),
+      sheet('K', 200, 120, { offcut: true }),
+      { ...sheet('C', 1, 1), outline: crooked },
+    ];
+    const pieces = many(DIAMOND, 40);
+    const [plan] = planStrips(pieces, sheets, BY);
+    if (!plan) throw new Error('no strips');
+    held(pieces, sheets, plan);
+    expect(plan.strips.map((one) => one.sheetId)).toEqual(['K', 'B']);
+  });
+
+  it('few alike, or none with parallel sides, ask for no strips', () => {
+    expect(planStrips(many(DIAMOND, 3), [sheet('A', 600, 400)], BY)).toEqual([]);
+    const kite: Ring = [
+      [0, 0],
+      [30, 10],
+      [70, 0],
+      [30, -25],
+    ];
+    expect(stripForms(kite)).toEqual([]);
+  });
+
+  it('any form with parallel sides, any way up, turned over or not: the layout holds', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          widthMm: fc.double({ min: 12, max: 90, noNaN: true }),
+          longMm: fc.double({ min: 15, max: 110, noNaN: true }),
+          share: fc.double({ min: 0, max: 1, noNaN: true }),
+          leanMm: fc.double({ min: -30, max: 50, noNaN: true }),
+        }),
+        fc.integer({ min: 4, max: 24 }),
+        fc.boolean(),
+        fc.constantFrom(0, 6),
+        ({ widthMm, longMm, share, leanMm }, count, turnOver, edgeMm) => {
+          const form = { widthMm, longMm, shortMm: share < 0.1 ? 0 : longMm * share, leanMm };
+          const pieces = many(form, count, { turnOver });
+          const sheets = [sheet('A', 420, 310), sheet('B', 300, 300)];
+          for (const plan of planStrips(pieces, sheets, { ...BY, edgeMm })) {
+            const job = {
+              edgeMm,
+              keepMm: 60,
+              marginMm: 0,
+              sheets,
+              pieces: pieces.filter((p) => plan.pieceIds.includes(p.id)),
+            };
+            expect(checkLayout(job, plan.layout)).toEqual([]);
+            const placedMm2 = plan.layout.placements.reduce((sum, one) => sum + Math.abs(signedArea(one.outline)), 0);
+            expect(placedMm2).toBeCloseTo(plan.pieceIds.length * Math.abs(signedArea(nth(pieces, 0).outline)), 3);
+          }
+        },
+      ),
+      { numRuns: 60, seed: 5 },
+    );
+  });
+});
+
+describe('strips or free packing', () => {
+  const by = { marginMm: 5, ...BY };
+  const options = { seed: 1, prefersUse: false };
+
+  it('a field of diamonds is cut in strips: they share their breaks, and less glass is lost', () => {
+    const job = { ...by, pieces: many(DIAMOND, 60), sheets: [sheet('A', 600, 400)] };
+    const search = new Layouter(job, options);
+    search.run(60);
+    const found = search.best();
+    const done = stripsOrNot(job, found, options, 20);
+    expect(done.strips).toHaveLength(1);
+    expect(done.layout.glassConsumedMm2).toBeLessThan(found.glassConsumedMm2);
+    expect(checkWithStrips(job, done)).toEqual([]);
+  });
+
+  it('others lie beside them on sheets of their own; where strips gain nothing the search stands', () => {
+    const other = many({ widthMm: 70, longMm: 80, shortMm: 20, leanMm: -10 }, 3).map((p) => ({ ...p, id: `x${p.id}` }));
+    const job = {
+      ...by,
+      pieces: [...many(DIAMOND, 40), ...other],
+      sheets: [sheet('A', 300, 400), sheet('B', 300, 400)],
+    };
+    const search = new Layouter(job, options);
+    search.run(40);
+    const done = stripsOrNot(job, search.best(), options, 30);
+    expect(checkWithStrips(job, done)).toEqual([]);
+    const few = { ...job, pieces: other };
+    const plain = new Layouter(few, options);
+    plain.run(20);
+    expect(stripsOrNot(few, plain.best(), options, 20)).toEqual({ layout: plain.best(), strips: [] });
+  });
+});

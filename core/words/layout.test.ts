@@ -1,0 +1,44 @@
+import { describe, expect, it } from 'vitest';
+import type { StripPlan } from '../layout/index.ts';
+import { breakOutWords, layingWords, stripWords } from './index.ts';
+
+describe('what is said of a layout', () => {
+  it('where a piece lies wrongly', () => {
+    expect(layingWords({ code: 'off-flow', id: '4', by: 31.7 }, 'B2')).toBe('4 lies 32° off its flow.');
+    expect(layingWords({ code: 'near-edge', id: '4', by: -3 }, 'B2')).toBe('4 reaches beyond B2.');
+    expect(layingWords({ code: 'near-edge', id: '4', by: 2 }, 'B2')).toBe('4 lies in the rough edge of B2.');
+    expect(layingWords({ code: 'too-near', id: '4', other: '7', mm: -2 }, 'B2')).toBe('4 and 7 lie on each other.');
+    expect(layingWords({ code: 'too-near', id: '4', other: '7', mm: 2 }, 'B2')).toBe(
+      'Between 4 and 7 there is no room for the pliers.',
+    );
+    expect(layingWords({ code: 'on-flaw', id: '4' }, 'B2')).toBe('4 lies on a flaw.');
+  });
+
+  it('whether breaks lead between the pieces', () => {
+    const breaks = [{ from: [0, 0], to: [0, 9] }] as const;
+    expect(breakOutWords({ breaks, free: [] })).toBe('The breaks go right across: 1 break.');
+    expect(breakOutWords({ breaks: [], free: [] })).toBe('It comes out of the whole piece of glass.');
+    expect(breakOutWords({ between: ['3', '5', '9'] })).toBe('No straight break leads between 3, 5 and 9.');
+  });
+
+  it('how strips are cut', () => {
+    const layout = { placements: [], unplaced: [], breaks: [], offcuts: [], use: 0, glassConsumedMm2: 0 };
+    const diamond: StripPlan = {
+      form: { widthMm: 34.641, longMm: 40, shortMm: 40, leanMm: 20 },
+      kind: 'diamond',
+      pieceIds: Array.from({ length: 30 }, (_, i) => String(i)),
+      angleDeg: 60,
+      stopMm: 34.641,
+      strips: [{ sheetId: 'B2', count: 4, most: 9 }],
+      layout,
+    };
+    expect(stripWords(diamond, 'mm')).toBe(
+      '30 diamonds in strips: first 34.6 mm wide, 4 from B2, 9 in each. Then across at 60° with the same stop.',
+    );
+    expect(stripWords({ ...diamond, kind: 'tapered', stopMm: null }, 'mm')).toContain('across at 60°, end for end.');
+    expect(stripWords({ ...diamond, kind: 'rectangle', stopMm: 40 }, 'mm')).toContain(
+      'straight across, stop at 40 mm.',
+    );
+    expect(stripWords({ ...diamond, kind: 'parallelogram', stopMm: 52 }, 'mm')).toContain('at 60°, stop at 52 mm.');
+  });
+});
