@@ -104,6 +104,8 @@ export const ANSWERS = {
     steps: z.array(ROWS.steps),
     joints: z.array(ROWS.joints),
     pieces: z.array(ROWS.pieces),
+    /** Choices of glass that are kept by name. */
+    choices: z.array(ROWS.choices),
     /** Other panels of the commission. */
     set: z.array(z.strictObject({ id: text, name: text })),
   }),

@@ -44,6 +44,7 @@ export type OwnDoor = 'accept-drawing' | 'put-back';
 export type DoorKind = Exclude<ActKind, OwnDoor>;
 
 const ofPieces = { panelId: id, numbers };
+const choice = z.strictObject({ panelId: id, name: words(40).min(1, 'must not be empty') });
 
 export const savePanel = z.strictObject({
   id,
@@ -111,6 +112,9 @@ export const ASKS = {
   }),
   'put-away': z.strictObject({ table: z.enum(PUT_AWAY), id, as: z.enum(AWAY).nullable() }),
   'choose-glass': z.strictObject({ ...ofPieces, glassId: id.nullable() }),
+  'keep-choice': choice,
+  'take-choice': choice,
+  'drop-choice': choice,
   mark: z.strictObject({
     ...ofPieces,
     flowDeg: z.number().min(0).max(180).nullable().optional(),

@@ -61,6 +61,9 @@ const SOUND: Record<string, unknown> = {
     ],
   },
   'lift-off': { panelId: 'p', numbers: [1] },
+  'keep-choice': { panelId: 'p', name: 'Blue sky' },
+  'take-choice': { panelId: 'p', name: 'Blue sky' },
+  'drop-choice': { panelId: 'p', name: 'Blue sky' },
   'count-stock': { by: 'weighed', place: '', found: [{ stockId: 'S1', areaMm2: null }] },
   'shape-stock': {
     stockId: 'S1',

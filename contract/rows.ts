@@ -159,6 +159,7 @@ export const ROWS = {
     locked: z.boolean(),
     spot: z.strictObject({ stockId: text, rootId: text, ...lies }).nullable(),
   }),
+  choices: z.strictObject({ ...row, ...ofPanel, name: text, glasses: z.record(text, text) }),
   moves: z.strictObject({
     ...row,
     seq: count,

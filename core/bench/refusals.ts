@@ -52,6 +52,7 @@ const REFUSALS = {
     numbers.length ? `There is no joint ${showNumbers(numbers, 6)} in this panel.` : 'Say which joints.',
   'unknown-route': ({ name }) => `There is no route “${name}” in the studio.`,
   'unknown-step': ({ name }) => `“${name}” is no step that single pieces of this panel can ask for.`,
+  'unknown-choice': ({ name }) => `There is no choice of glass called “${name}” in this panel.`,
   'no-pieces': () => 'Say which pieces.',
   'nothing-to-do': ({ name, pieces, are }) => {
     if (name === 'clock') return 'That clock is running already.';

@@ -143,6 +143,14 @@ export interface Piece {
   readonly spot: Spot | null;
 }
 
+/** The glass of every piece of a panel, kept under a name. Its id is the panel's and the name in lower case. */
+export interface GlassChoice {
+  readonly panelId: string;
+  readonly name: string;
+  /** Ids of glasses by ids of pieces. */
+  readonly glasses: Readonly<Record<string, string>>;
+}
+
 /** The area of a piece's glass: of that in hand, else of what is to be cut, mm². */
 export const glassAreaOf = ({ glassMm2, areaMm2 }: Pick<Piece, 'glassMm2' | 'areaMm2'>): number => glassMm2 ?? areaMm2;
 
@@ -201,6 +209,7 @@ export interface Tables {
   steps: StepDone & Row;
   joints: JointRow & Row & { readonly id: JointRowId };
   pieces: Piece & Row & { readonly id: PieceRowId };
+  choices: GlassChoice & Row;
   moves: StockMove & Row;
   mishaps: Mishap & Row;
   hours: Hours & Row;
@@ -221,6 +230,7 @@ export const TABLE_NAMES = [
   'steps',
   'joints',
   'pieces',
+  'choices',
   'moves',
   'mishaps',
   'hours',

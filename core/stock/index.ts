@@ -18,6 +18,7 @@ export {
   type Texture,
 } from './types.ts';
 export { shapeFault, shapeLeft, upright, type ItemShape, type ShapeFault } from './shape.ts';
+export { choiceSum, type ChoiceSum } from './choiceSum.ts';
 export { areaByWeight, GLASS_G_PER_CM3, weightOfGlass } from './weigh.ts';
 export { outlineWhereItLies, type Spot } from './spot.ts';
 export { bySize, fitsOn, takersOf, takingOf, wantedFlow, type Taking, type Wanted } from './takers.ts';

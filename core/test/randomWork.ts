@@ -123,7 +123,14 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
         joints: [],
       });
     },
-    'choose-glass': () => ({ panelId, numbers: some(), glassId: maybe(glass()) }),
+    'choose-glass': () => {
+      // Mostly pieces that wait, so that kept choices differ from what is there.
+      const waiting = [...s.studio.all('pieces')].filter((p) => p.stage === 'to-cut').map((p) => p.number);
+      return { panelId, numbers: waiting.length > 0 && random() < 0.7 ? waiting : some(), glassId: maybe(glass()) };
+    },
+    'keep-choice': () => ({ panelId, name: pick(['one', 'two']) }),
+    'take-choice': () => ({ panelId, name: pick(['one', 'two']) }),
+    'drop-choice': () => ({ panelId, name: pick(['one', 'two']) }),
     mark: () => ({
       panelId,
       numbers: some(),

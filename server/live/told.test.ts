@@ -35,7 +35,9 @@ it.each([5, 6])('random work, seed %d: what a screen is told is what it would be
     const answer = panelAnswer({ state: store.rows, seq: entry.seq } as Desk, 'p');
     const told = toldRows(changes, store.rows);
     // Where no row of a panel is touched, nothing is told and nothing fetched.
-    const isTouched = changes.some(({ table }) => ['panels', 'sections', 'steps', 'joints', 'pieces'].includes(table));
+    const isTouched = changes.some(({ table }) =>
+      ['panels', 'sections', 'steps', 'joints', 'pieces', 'choices'].includes(table),
+    );
     (told ? taken : fetched).add(kind);
     if (screen && told?.panelId === 'p') screen = withTold(screen, told, entry.seq);
     else if (isTouched || kind === 'save-commission' || kind === 'put-away' || kind === 'put-back') screen = answer;

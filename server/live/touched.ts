@@ -10,6 +10,7 @@ const PARENTS: Readonly<Partial<Record<TableName, readonly string[]>>> = {
   steps: ['panelId'],
   joints: ['panelId'],
   pieces: ['panelId'],
+  choices: ['panelId'],
   mishaps: ['panelId'],
   hours: ['panelId'],
   stock: ['id'],

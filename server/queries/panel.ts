@@ -15,6 +15,7 @@ export function panelAnswer(desk: Desk, id: string): PanelAnswer | null {
     steps: state.where('steps', 'panel_id = ? order by at', id),
     joints: state.where('joints', 'panel_id = ? and drawn = 1 order by number', id),
     pieces: state.where('pieces', 'panel_id = ? and drawn = 1 order by number', id),
+    choices: state.where('choices', 'panel_id = ? order by name', id),
     set: set.filter((p) => p.id !== id).map(({ id: other, name }) => ({ id: other, name })),
   } as PanelAnswer;
 }

@@ -25,9 +25,12 @@ const wordsOf = (kind: Kind): string => (KINDS.find(([id]) => id === kind)?.[1] 
 /** In what light the panel hangs, whether the room is lit, another light beside it, and a picture of it to take along. */
 export function LightBar({
   panel,
+  other = null,
   fileOf,
 }: {
   panel: Pick<Panel, 'name'>;
+  /** What stands beside it instead of another light, such as another choice of glass. */
+  other?: string | null;
   fileOf: (heightPx: number) => Promise<Blob | null> | undefined;
 }) {
   const { kind, roomLit, beside, from, setKind, setRoomLit, setBeside, setFrom } = useLight();
@@ -72,11 +75,11 @@ export function LightBar({
           className="w-36"
         />
       </div>
-      {beside !== null && (
+      {(other !== null || beside !== null) && (
         <Slider
-          label={`Where ${wordsOf(kind)} ends and ${wordsOf(beside)} begins`}
+          label={`Where ${other === null ? wordsOf(kind) : 'this choice'} ends and ${other ?? wordsOf(beside ?? kind)} begins`}
           value={from}
-          said={`${Math.round(from * 100)} % ${wordsOf(kind)}`}
+          said={`${Math.round(from * 100)} % ${other === null ? wordsOf(kind) : 'of this choice'}`}
           onSlide={setFrom}
           className="max-w-72 min-w-28 flex-1"
         />

@@ -10,6 +10,8 @@ export interface PanelView {
   readonly commission: PanelAnswer['commission'];
   /** Other panels of the commission. */
   readonly set: PanelAnswer['set'];
+  /** Choices of glass that are kept by name. */
+  readonly choices: PanelAnswer['choices'];
   readonly pieces: readonly PieceRow[];
   readonly reader: Studio;
   readonly settings: Settings;

@@ -9,9 +9,11 @@ import { changeSettings } from './changeSettings/act.ts';
 import { chooseGlass } from './chooseGlass/act.ts';
 import { countStock } from './countStock/act.ts';
 import { cutPieces } from './cutPieces/act.ts';
+import { dropChoice } from './dropChoice/act.ts';
 import { enterHours } from './enterHours/act.ts';
 import { finishStep } from './finishStep/act.ts';
 import { markPieces } from './markPieces/act.ts';
+import { keepChoice } from './keepChoice/act.ts';
 import { layOut } from './layOut/act.ts';
 import { liftOff } from './liftOff/act.ts';
 import { moveStock } from './moveStock/act.ts';
@@ -29,6 +31,7 @@ import { shapeStock } from './shapeStock/act.ts';
 import { solderJoints } from './solderJoints/act.ts';
 import { startClock } from './startClock/act.ts';
 import { stopClock } from './stopClock/act.ts';
+import { takeChoice } from './takeChoice/act.ts';
 import { correctStock } from './correctStock/act.ts';
 import { withdrawStock } from './withdrawStock/act.ts';
 import { writeOffStock } from './writeOffStock/act.ts';
@@ -44,6 +47,9 @@ export const ACTS = {
   'save-route': saveRoute,
   'accept-drawing': acceptDrawing,
   'choose-glass': chooseGlass,
+  'keep-choice': keepChoice,
+  'take-choice': takeChoice,
+  'drop-choice': dropChoice,
   mark: markPieces,
   'ask-steps': askSteps,
   'lay-out': layOut,

@@ -129,6 +129,17 @@ export const pieces = sqliteTable(
   ],
 );
 
+export const choices = sqliteTable(
+  'choices',
+  {
+    ...row,
+    panelId: ofPanel(),
+    name: text('name').notNull(),
+    glasses: text('glasses', { mode: 'json' }).$type<Readonly<Record<string, string>>>().notNull(),
+  },
+  (t) => [index('choices_by_panel').on(t.panelId)],
+);
+
 /** The ledger. An item that was taken back is gone from the rack, its entries are not: they name no row. */
 export const moves = sqliteTable(
   'moves',

@@ -16,6 +16,7 @@ import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SideSheet } from '../../ui/SideSheet.tsx';
 import { Split } from '../../panel/Split.tsx';
+import { Choices, piecesBy } from './Choices.tsx';
 import { GlassDrag } from './GlassDrag.tsx';
 import { GlassList } from './GlassList.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
@@ -25,6 +26,8 @@ export function GlassStep() {
   const view = usePanelView();
   const { panel, pieces, paths, glasses } = view;
   const [lit, setLit] = useState(false);
+  /** A kept choice of glass that is seen beside the present one. */
+  const [besideId, setBesideId] = useState<string | null>(null);
   const { lighting, beside } = useLighting();
   const file = useRef<GlassFile>(null);
   /** The piece over which a glass is held. */
@@ -54,7 +57,12 @@ export function GlassStep() {
   };
   const look = lit ? 'lit' : 'front';
   const shown = { paths, panel, pieces, glasses };
+  const other = view.choices.find((choice) => choice.id === besideId);
   const material = panelMaterial(shown, { look, lighting, beside, chosen: true });
+  const otherScene =
+    lit && other
+      ? panelMaterial({ ...shown, pieces: piecesBy(view, other) }, { look, lighting, chosen: true }).scene
+      : null;
   const bare = pieces.filter((p) => p.glassId === null);
   const onPick = (picked: readonly number[], how: 'set' | 'toggle' | 'add') => {
     if (how === 'toggle') for (const n of picked) toggle(panel.id, n);
@@ -77,6 +85,14 @@ export function GlassStep() {
             : showNumbers(list, 10)}
         </p>
       )}
+      <Choices
+        view={view}
+        beside={besideId}
+        onBeside={(id) => {
+          setBesideId(id);
+          if (id !== null) setLit(true);
+        }}
+      />
       <GlassList view={view} inHand={inHand} onTap={tapGlass} />
     </SideSheet>
   );
@@ -111,13 +127,15 @@ export function GlassStep() {
             meant={over === null ? EMPTY : new Set(under(over))}
             meantJoints={EMPTY}
             dark={lit}
-            material={{ ...material, ref: file }}
+            material={{ ...material, beside: otherScene ?? material.beside, ref: file }}
             onPick={onPick}
             alike={alikeOf(pieces)}
           >
             <PanelOnBoard shown={shown} look={look} metal={material.scene.metal} chosen />
           </Board>
-          {lit && <LightBar panel={panel} fileOf={(heightPx) => file.current?.file(heightPx)} />}
+          {lit && (
+            <LightBar panel={panel} other={other?.name ?? null} fileOf={(heightPx) => file.current?.file(heightPx)} />
+          )}
         </main>
       </Split>
     </GlassDrag>

@@ -47,6 +47,7 @@ export function PanelPage() {
             panel,
             commission: data.commission,
             set: data.set,
+            choices: data.choices,
             pieces: data.pieces as PanelView['pieces'],
             reader,
             settings,
