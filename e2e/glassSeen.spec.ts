@@ -72,6 +72,33 @@ test('the panel is seen in its glass, by day and by lamp, and a second light sta
   await expect.poll(blueness).toBeLessThan(1.05 * lamp);
 });
 
+test('two choices of glass stand beside each other, and a kept one is taken again', async ({ page }) => {
+  await page.goto(`${DEMO}/panels/heron/glass`);
+  await page.getByRole('button', { name: 'Choices by name' }).click();
+  await page.getByLabel('Keep the present one as').fill('Blue sky');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  const choices = page.getByRole('list', { name: 'Choices by name' });
+  await expect(choices).toContainText('Blue sky');
+  // Another glass for piece 4, which stands on the right: there the kept choice shows once it is beside.
+  await page.locator('[data-piece="4"]').click();
+  await page.getByRole('list', { name: 'Glasses on the rack' }).getByRole('button', { name: /^A-03/ }).click();
+  await page.getByRole('button', { name: 'Lit', exact: true }).click();
+  const blueness = async () => {
+    const { red, blue } = await colourAt(page, 4);
+    return blue / red;
+  };
+  await expect.poll(blueness).toBeLessThan(0.7);
+  await choices.getByRole('button', { name: 'Beside it' }).click();
+  await expect.poll(blueness, { timeout: 15_000 }).toBeGreaterThan(1.1);
+  await expect(page.getByRole('slider', { name: /this choice ends and Blue sky begins/ })).toBeVisible();
+  await choices.getByRole('button', { name: 'Beside it' }).click();
+  await expect.poll(blueness).toBeLessThan(0.7);
+  await choices.getByRole('button', { name: 'Take it' }).click();
+  await expect.poll(blueness).toBeGreaterThan(1.1);
+  await choices.getByRole('button', { name: 'Give up' }).click();
+  await expect(choices.getByRole('listitem')).toHaveCount(0);
+});
+
 test('a picture for the client is large, and shows the panel with the room round it', async ({ page }) => {
   await page.goto(`${DEMO}/panels/heron/bench`);
   await page.getByRole('radio', { name: 'Lit' }).click();

@@ -1,0 +1,129 @@
+import { expect, test, type Page } from '@playwright/test';
+import type { RackAnswer } from '#contract';
+import { barriers } from './axe.ts';
+import { DEMO } from './servers.ts';
+
+const rack = async (page: Page): Promise<RackAnswer> =>
+  (await (await page.request.get(`${DEMO}/api/rack`)).json()) as RackAnswer;
+const item = async (page: Page, id: string) => (await rack(page)).stock.find((one) => one.id === id);
+const undo = (page: Page) => page.getByRole('button', { name: /^Take back: / });
+
+test.describe('the rack to scale', () => {
+  test('a corner that is knocked off and a flaw are drawn, kept to the square millimetre, and taken back', async ({
+    page,
+  }) => {
+    await page.goto(`${DEMO}/rack?item=T5`);
+    const card = page.getByRole('dialog', { name: 'Offcut T5' });
+    const before = await item(page, 'T5');
+    if (!before) throw new Error('no T5');
+    // The first corner moves inwards by its keys, a new one comes between the first two by the mouse.
+    const corner = (n: number) => card.getByRole('button', { name: new RegExp(`^Corner ${n},`) });
+    await corner(1).focus();
+    for (let i = 0; i < 20; i++) await page.keyboard.press('ArrowRight');
+    await card.getByRole('radio', { name: 'Flaws' }).click();
+    const picture = card.getByRole('group', { name: 'Shape of T5' });
+    const box = await picture.boundingBox();
+    if (!box) throw new Error('no picture');
+    const at = (x: number, y: number) => [box.x + box.width * x, box.y + box.height * y] as const;
+    await page.mouse.move(...at(0.5, 0.5));
+    await page.mouse.down();
+    for (const [x, y] of [
+      [0.54, 0.5],
+      [0.54, 0.56],
+      [0.5, 0.56],
+    ] as const)
+      await page.mouse.move(...at(x, y), { steps: 4 });
+    await page.mouse.up();
+    await card.getByRole('button', { name: 'Keep this shape' }).click();
+    await expect(page.getByText('True shape of T5 kept.')).toBeVisible();
+    const after = await item(page, 'T5');
+    // A triangle of 20 mm and the full height is gone.
+    expect(after?.areaMm2).toBe(Math.round(before.widthMm * before.heightMm - (20 * before.heightMm) / 2));
+    expect(after?.flaws).toHaveLength(1);
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('button', { name: /^offcut T5, .* its true shape/ })).toBeVisible();
+    await undo(page).click();
+    await expect.poll(async () => (await item(page, 'T5'))?.areaMm2).toBe(before.areaMm2);
+  });
+
+  test('an outline that crosses itself is refused in one sentence, and nothing is kept', async ({ page }) => {
+    await page.goto(`${DEMO}/rack?item=T20`);
+    const card = page.getByRole('dialog', { name: 'Offcut T20' });
+    const before = await item(page, 'T20');
+    await card.getByRole('button', { name: /^Corner 1,/ }).focus();
+    // Past the opposite side.
+    for (let i = 0; i < (before?.heightMm ?? 0) + 12; i++) await page.keyboard.press('ArrowDown');
+    for (let i = 0; i < 20; i++) await page.keyboard.press('ArrowRight');
+    await card.getByRole('button', { name: 'Keep this shape' }).click();
+    await expect(page.getByText('The outline of T20 crosses itself; draw it once round.')).toBeVisible();
+    expect(await item(page, 'T20')).toEqual(before);
+    await card.getByRole('button', { name: 'As it was' }).click();
+    await expect(card.getByRole('button', { name: 'As it was' })).toHaveCount(0);
+  });
+
+  test('a slot is counted, an offcut weighed; what differs is booked, and one undo brings it back', async ({
+    page,
+  }) => {
+    await page.goto(`${DEMO}/rack`);
+    await page.getByRole('button', { name: 'Count', exact: true }).click();
+    const count = page.getByRole('dialog', { name: 'What is really there' });
+    await count.getByRole('combobox', { name: 'Which slot' }).click();
+    await page.getByRole('option', { name: 'tray 3' }).click();
+    const ticks = count.getByRole('checkbox');
+    await expect(ticks.first()).toBeVisible();
+    const label = (await count.getByRole('listitem').first().locator('b').innerText()).trim();
+    await ticks.first().click();
+    await expect(count.getByRole('status')).toContainText(label);
+    await count.getByRole('button', { name: 'Book the difference' }).click();
+    await expect(page.getByText(/1 sheet or offcut written off/)).toBeVisible();
+    expect(await item(page, label)).toBeUndefined();
+    await undo(page).click();
+    await expect.poll(async () => (await item(page, label))?.gone).toBeNull();
+
+    await page.goto(`${DEMO}/rack?item=${label}`);
+    const card = page.getByRole('dialog', { name: `Offcut ${label}` });
+    await card.getByRole('button', { name: 'Weigh it' }).click();
+    await card.getByLabel('Weight, g').fill('30');
+    // 30 g of glass 3 mm thick are 40 cm² (2.5 g/cm³).
+    await expect(card.getByText(/40 cm² of glass 3 mm thick/)).toBeVisible();
+    await card.getByRole('button', { name: 'Take it so' }).click();
+    await expect.poll(async () => (await item(page, label))?.areaMm2).toBe(4000);
+    await page.keyboard.press('Escape');
+    await undo(page).click();
+    await expect.poll(async () => (await item(page, label))?.areaMm2).not.toBe(4000);
+  });
+
+  test('found by a size that it has to take, or in a table', async ({ page }) => {
+    await page.goto(`${DEMO}/rack`);
+    const panes = page.getByRole('button', { name: /^(sheet|offcut) / });
+    await expect(panes.first()).toBeVisible();
+    const all = await panes.count();
+    await page.getByLabel('Find', { exact: true }).fill('300 x 250');
+    await expect.poll(() => panes.count()).toBeLessThan(all);
+    for (const name of await panes.evaluateAll((list) => list.map((one) => one.getAttribute('aria-label') ?? ''))) {
+      const [, wide = 0, high = 0] = (/(\d+) by (\d+)/.exec(name) ?? []).map(Number);
+      expect(Math.min(wide, high), name).toBeGreaterThanOrEqual(250);
+    }
+    await page.getByLabel('Find', { exact: true }).fill('3000 x 2500');
+    await expect(page.getByText('Nothing here takes a piece of that size.')).toBeVisible();
+    await page.getByLabel('Find', { exact: true }).fill('');
+    await page.getByRole('radio', { name: 'Table' }).click();
+    await expect(page.getByRole('columnheader', { name: 'Laid out for' })).toBeVisible();
+    await page.getByRole('row', { name: /^T5 / }).click();
+    await expect(page.getByRole('dialog', { name: 'Offcut T5' })).toBeVisible();
+  });
+
+  test('nothing stands in anybody’s way: the card of a sheet, the table, the light table', async ({ page }) => {
+    for (const [address, ready] of [
+      ['/rack?item=T5', 'Its corners'],
+      ['/panels/heron/layout?table=D1', 'Light table'],
+    ] as const) {
+      await page.goto(`${DEMO}${address}`);
+      await page.getByText(ready).first().waitFor();
+      for (const theme of ['light', 'dark'] as const) expect(await barriers(page, { theme }), address).toEqual([]);
+    }
+    await page.goto(`${DEMO}/rack`);
+    await page.getByRole('radio', { name: 'Table' }).click();
+    for (const theme of ['light', 'dark'] as const) expect(await barriers(page, { theme })).toEqual([]);
+  });
+});
