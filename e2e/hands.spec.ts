@@ -277,6 +277,7 @@ test('a glass is dragged onto its place, for all that are picked where it falls 
   const before = Number(/(\d+) here/.exec((await glass.textContent()) ?? '')?.[1] ?? 0);
   const here = (n: number) => expect(glass).toContainText(`${before + n} here`);
   const dragTo = async (piece: number) => {
+    await glass.scrollIntoViewIfNeeded();
     const [from, to] = [await glass.boundingBox(), await page.locator(`[data-piece="${piece}"]`).first().boundingBox()];
     if (!from || !to) throw new Error('it is not drawn');
     await page.mouse.move(from.x + 20, from.y + 20);

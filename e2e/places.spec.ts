@@ -273,7 +273,7 @@ test.describe('undo', () => {
     const card = page.getByRole('dialog', { name: 'Sheet UNDO-1' });
     await card.getByRole('button', { name: 'Correct what was entered' }).click();
     await card.getByLabel('Wide').fill('400');
-    await card.getByRole('button', { name: 'Keep' }).click();
+    await card.getByRole('button', { name: 'Keep', exact: true }).click();
     await expect(page.getByRole('button', { name: /sheet UNDO-1, 400 by 200/ })).toBeVisible();
     await sheet.click();
     await card.getByRole('button', { name: 'Correct what was entered' }).click();

@@ -61,6 +61,14 @@ const SHOTS = [
     },
   ],
   [
+    'light-table',
+    '/panels/heron/layout?table=D1',
+    async (page) => {
+      for (const piece of [2, 4, 6, 8]) await page.getByRole('button', { name: `Lay ${piece} on the sheet` }).click();
+      await page.locator('[data-painted="sharp"]').first().waitFor();
+    },
+  ],
+  [
     'bench',
     '/panels/heron/bench',
     async (page) => {
@@ -88,14 +96,6 @@ const SHOTS = [
     { width: 1024, height: 768 },
   ],
   ['phone', '/', undefined, { width: 390, height: 844 }],
-  [
-    'find',
-    '/panels/heron/bench',
-    async (page) => {
-      await page.keyboard.press('Control+k');
-      await page.keyboard.type('water');
-    },
-  ],
   ['finish', '/panels/tide-1/finish'],
   ['hours', '/panels/heron/hours'],
   ['jobs', '/jobs'],

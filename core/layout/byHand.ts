@@ -2,17 +2,8 @@ import { contains, meetingOf, signedArea, type Point, type Ring } from '../geome
 import type { StraightBreak } from '../stock/index.ts';
 import { pointAt } from '../units/index.ts';
 import { crossesPart, splitRing } from './breaking.ts';
-import {
-  areaOf,
-  halfPlanes,
-  holdsSquare,
-  hullOf,
-  leastWidth,
-  reach,
-  ringOf,
-  type Flat,
-  type HalfPlane,
-} from './convex.ts';
+import { isKept } from './cutOut.ts';
+import { halfPlanes, hullOf, leastWidth, reach, ringOf, type Flat, type HalfPlane } from './convex.ts';
 import { largestRectangle } from './rectangle.ts';
 import type { Layout, LayoutSheet, Placement } from './types.ts';
 
@@ -205,11 +196,6 @@ function chordOf(ring: Ring, { nx, ny, c }: HalfPlane): StraightBreak | null {
     return null;
   const made = { from: first.at, to: second.at };
   return crossesPart(ring, made) ? made : null;
-}
-
-function isKept(ring: Ring, keepMm: number): boolean {
-  const hull = hullOf(ring);
-  return areaOf(hull) - Math.abs(signedArea(ring)) < 1 && holdsSquare(hull, keepMm, 45);
 }
 
 /** What stands for the free parts of a sheet on which pieces are laid by hand: each a small sheet of its own. */

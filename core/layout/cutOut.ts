@@ -81,7 +81,7 @@ export function cutOut(
 }
 
 /** Whether a part without a piece is worth keeping. The test for a square is one for convex parts. */
-function isKept(ring: Ring, keepMm: number): boolean {
+export function isKept(ring: Ring, keepMm: number): boolean {
   const hull = hullOf(ring);
   return areaOf(hull) - Math.abs(signedArea(ring)) < 1 && holdsSquare(hull, keepMm, SQUARE_TURNS);
 }

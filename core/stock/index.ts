@@ -21,5 +21,5 @@ export { shapeFault, shapeLeft, upright, type ItemShape, type ShapeFault } from 
 export { choiceSum, type ChoiceSum } from './choiceSum.ts';
 export { areaByWeight, GLASS_G_PER_CM3, weightOfGlass } from './weigh.ts';
 export { outlineWhereItLies, type Spot } from './spot.ts';
-export { bySize, fitsOn, takersOf, takingOf, wantedFlow, type Taking, type Wanted } from './takers.ts';
+export { bySize, fitsOn, takingOf, wantedFlow, type Taking, type Wanted } from './takers.ts';
 export { labelsFrom } from './labels.ts';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { stockItem } from '../test/stockItem.ts';
 import type { Ring } from '../geometry/index.ts';
 import { seededRandom } from '../units/index.ts';
-import { fitsOn, takersOf, takingOf, wantedFlow, type Wanted } from './index.ts';
+import { bySize, fitsOn, takingOf, wantedFlow, type StockItem, type Wanted } from './index.ts';
 
 const wanted = (widthMm: number, heightMm: number, more: Partial<Wanted> = {}): Wanted => ({
   ring: null,
@@ -13,6 +13,8 @@ const wanted = (widthMm: number, heightMm: number, more: Partial<Wanted> = {}): 
   ...more,
 });
 const EDGE = 6;
+const takersOf = (pieces: readonly Wanted[], rack: readonly StockItem[], edgeMm: number): StockItem[] =>
+  bySize(rack.filter((item) => item.gone === null && takingOf(pieces, item, edgeMm) === 'fits'));
 
 describe('a piece on a sheet', () => {
   it('fits to the millimetre inside the edge strip, and not a tenth more', () => {

@@ -102,15 +102,6 @@ export function takingOf(wanted: readonly Wanted[], item: Item, edgeMm: number):
   return wanted.every((w) => fitsOn(w, item, edgeMm)) ? 'fits' : 'too-small';
 }
 
-/**
- * The one answer to "which sheet takes this": what stands on the rack and takes the pieces, offcuts before whole sheets,
- * the smallest first.
- * @param stock of the pieces' glass
- */
-export function takersOf<T extends Item>(wanted: readonly Wanted[], stock: Iterable<T>, edgeMm: number): T[] {
-  return bySize([...stock].filter((item) => item.gone === null && takingOf(wanted, item, edgeMm) === 'fits'));
-}
-
 /** Offcuts before whole sheets, the smallest first. */
 export const bySize = <T extends Item>(items: readonly T[]): T[] =>
   [...items].sort(

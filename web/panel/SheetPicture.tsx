@@ -124,6 +124,15 @@ export function SheetPicture({
       ))}
       {breaksDone === null &&
         breaks.map((one, i) => <Line key={i} from={one.from} to={one.to} colour="var(--pencil-soft)" width={0.7} />)}
+      {breaksDone !== null &&
+        breaks.slice(breaksDone + 1).map((one, i) => (
+          <g key={i} transform={`translate(${asideOf(middle(one)).join(' ')})`}>
+            <Line from={one.from} to={one.to} colour="var(--pencil-soft)" width={0.5} />
+            <Words at={along(one, 0.12)} sizeMm={letterMm * 0.7}>
+              {String(breaksDone + 2 + i)}
+            </Words>
+          </g>
+        ))}
       {next && (
         <g transform={`translate(${asideOf(middle(next)).join(' ')})`}>
           <Line from={next.from} to={next.to} colour="var(--copper)" width={2.2} />
@@ -133,6 +142,10 @@ export function SheetPicture({
   );
 }
 
+const along = ({ from, to }: { from: Point; to: Point }, share: number): Point => [
+  from[0] + (to[0] - from[0]) * share,
+  from[1] + (to[1] - from[1]) * share,
+];
 const middle = ({ from, to }: { from: Point; to: Point }): Point => [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
 
 function Line({ from, to, colour, width }: { from: Point; to: Point; colour: string; width: number }) {

@@ -9,7 +9,19 @@ const item = (id: string, kind: 'sheet' | 'offcut', widthMm: number, heightMm: n
     table: 'stock',
     id,
     before: null,
-    after: { id, rev: 1, glassId: 'blue', kind, widthMm, heightMm, areaMm2: widthMm * heightMm, gone: null },
+    after: {
+      id,
+      rev: 1,
+      glassId: 'blue',
+      kind,
+      widthMm,
+      heightMm,
+      areaMm2: widthMm * heightMm,
+      outline: null,
+      flaws: [],
+      breaks: null,
+      gone: null,
+    },
   }) as never;
 const piece = (number: number, widthMm: number, heightMm: number) =>
   ({ number, widthMm, heightMm, areaMm2: widthMm * heightMm, flowDeg: null, glassId: 'blue' }) as never;
@@ -44,6 +56,19 @@ describe('what could give the glass', () => {
     // Pieces 1 and 2 are 5,900 mm² together; a strip of 6 mm stays along every edge.
     const found = candidates(view(item('K1', 'offcut', 118, 50), item('K2', 'offcut', 118, 49.9)), ask([1, 2]));
     expect(found.items.map((c) => [c.item.id, c.tooSmall])).toEqual([['K1', true]]);
+  });
+  it('takes a piece by its true outline, not by the box round it', () => {
+    const outline = [
+      [0, 0],
+      [150, 0],
+      [0, 150],
+    ];
+    const whole = item('K9', 'offcut', 150, 150) as { after: object };
+    const wedge = { ...whole, after: { ...whole.after, outline, areaMm2: 11_250 } } as never;
+    const tooSmall = (numbers: number[]) => candidates(view(wedge), ask(numbers)).items.map((c) => c.tooSmall);
+    expect(tooSmall([2])).toEqual([false]);
+    // 100 × 50 mm would just go into the corner, but for the strip along its edges.
+    expect(tooSmall([1])).toEqual([true]);
   });
 });
 

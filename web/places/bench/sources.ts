@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { wantedBy, type SourceQuestion } from '#core/bench';
-import { bySize, takingOf, type Left, type StockItem, type Taking } from '#core/stock';
+import { LAID_OUT_BY, sheetOf, takersOfPiece } from '#core/layout';
+import { bySize, takingOf, upright, type Left, type StockItem, type Taking, type Wanted } from '#core/stock';
 import { lengthToMm, type DisplayUnit } from '#core/units';
 import type { PanelView } from '../../panel/view.ts';
 
@@ -36,6 +37,20 @@ export interface Candidate {
   readonly tooSmall: boolean;
 }
 
+/** Where its true outline is known an item takes a piece by that, else by its measures. */
+function takingByShape(wanted: readonly Wanted[], item: StockItem, edgeMm: number): Taking {
+  const byMeasures = takingOf(wanted, item, edgeMm);
+  if (byMeasures !== 'fits' || item.outline === null) return byMeasures;
+  const { marginMm, keepMm, flowToleranceDeg } = LAID_OUT_BY;
+  const isTaken = ({ ring, widthMm, heightMm, flowDeg }: Wanted): boolean => {
+    const outline = ring ?? upright(widthMm, heightMm);
+    const piece = { id: item.id, outline, flowDeg, flowToleranceDeg, turnOver: false };
+    // The outline tells which way the flow runs: along its height.
+    return takersOfPiece(piece, [sheetOf(item, { flow: flowDeg !== null })], { marginMm, keepMm, edgeMm }).length > 0;
+  };
+  return wanted.every(isTaken) ? 'fits' : 'too-small';
+}
+
 /** What could give the glass: what takes every piece first, then what only holds enough. */
 export function candidates(
   view: Pick<PanelView, 'pieces' | 'answer' | 'glasses' | 'limits' | 'reader'>,
@@ -51,7 +66,7 @@ export function candidates(
   const inOrder = [...stock.filter((s) => s.breaks === null), ...stock.filter((s) => s.breaks !== null)];
   const judged = inOrder.map((item) => ({
     item,
-    taking: takingOf(wanted, item, limits.sheetEdgeMm),
+    taking: takingByShape(wanted, item, limits.sheetEdgeMm),
   }));
   const of = (taking: Taking) =>
     judged.filter((j) => j.taking === taking).map(({ item }) => ({ item, tooSmall: taking !== 'fits' }));

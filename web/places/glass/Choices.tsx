@@ -37,7 +37,7 @@ export function Choices({
     if (await send.command({ kind: 'keep-choice', ask: { panelId, name: typed } }, `Kept as “${typed}”.`)) setName('');
   };
   return (
-    <section aria-label="What it comes to" className="grid gap-2 border-b border-line pb-3">
+    <section aria-label="What it comes to" className="grid gap-1 border-b border-line pb-1">
       <Sum view={view} sum={sumOf(view, view.pieces)} />
       <Fold title={view.choices.length === 0 ? 'Choices by name' : `Choices by name: ${view.choices.length}`}>
         <ul aria-label="Choices by name" className="grid gap-2">
