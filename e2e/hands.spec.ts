@@ -328,3 +328,24 @@ test('glasses in order: by their codes, from light to dark, the nearest to the g
   await expect(first).toContainText(/ΔE \d+\.\d/);
   await expect(first).toContainText(/V-/);
 });
+
+test('a side is not called soldered before its joints are there to be asked about', async ({ page }) => {
+  let letGo: () => void = () => undefined;
+  const waits = new Promise<void>((go) => (letGo = go));
+  await page.route('**/api/drawings/**', async (route) => {
+    await waits;
+    await route.continue();
+  });
+  await page.goto(`${DEMO}/panels/tide-1/finish`);
+  const done = page
+    .getByRole('listitem')
+    .filter({ hasText: /^Solder the back/ })
+    .getByRole('button', { name: 'Done' });
+  await done.click({ force: true });
+  await expect(page.getByText('Its joints are still being fetched.').first()).toBeVisible();
+  letGo();
+  await done.click();
+  await expect(page.getByRole('dialog')).toContainText('joint');
+  await page.keyboard.press('Escape');
+  await expect(done).toBeVisible();
+});

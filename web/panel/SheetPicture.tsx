@@ -1,10 +1,11 @@
 import { useId } from 'react';
 import { brokenParts, type Layout, type LayoutSheet } from '#core/layout';
-import { boxOf, contains, poleOf, type Point, type Ring } from '#core/geometry';
+import { boxOf, contains, poleOf, type Point } from '#core/geometry';
 import type { Glass } from '#core/stock';
 import type { DisplayUnit } from '#core/units';
 import { sizeWords } from '#core/words';
 import { GlassPattern } from './GlassPattern.tsx';
+import { ringPath } from './ItemGlass.tsx';
 
 /** How far broken parts are drawn from each other, mm. */
 const APART_MM = 9;
@@ -13,8 +14,6 @@ const LETTER_SHARE = 0.036;
 const MOST_LETTER_MM = 22;
 /** Width of a letter as a share of its height, near enough. */
 const LETTER_WIDTH = 0.52;
-
-const path = (ring: Ring): string => `M${ring.map(([x, y]) => `${x.toFixed(2)} ${y.toFixed(2)}`).join('L')}Z`;
 
 /**
  * One sheet as it will be cut: pieces and offcuts in the glass itself, what is lost paler, the breaks as lines; or, with a
@@ -70,7 +69,7 @@ export function SheetPicture({
       {parts.map((part, i) => (
         <path
           key={i}
-          d={path(part.outline)}
+          d={ringPath(part.outline)}
           transform={`translate(${part.aside[0]} ${part.aside[1]})`}
           fill={paint}
           stroke="var(--score-half)"
@@ -81,7 +80,7 @@ export function SheetPicture({
       {parts.map((part, i) => (
         <path
           key={i}
-          d={path(part.outline)}
+          d={ringPath(part.outline)}
           transform={`translate(${part.aside[0]} ${part.aside[1]})`}
           fill="var(--paper)"
           fillOpacity={0.62}
@@ -96,7 +95,7 @@ export function SheetPicture({
         const roomMm = Math.min(box.maxX - box.minX, 2.4 * distanceMm) / (words.length * LETTER_WIDTH);
         return (
           <g key={i} transform={`translate(${dx} ${dy})`}>
-            <path d={path(offcut.outline)} fill={paint} />
+            <path d={ringPath(offcut.outline)} fill={paint} />
             {!isPlain && roomMm > letterMm * 0.6 && (
               <Words at={at} sizeMm={Math.min(letterMm, roomMm)}>
                 {words}
@@ -110,7 +109,13 @@ export function SheetPicture({
         const [dx, dy] = asideOf(at);
         return (
           <g key={one.pieceId} transform={`translate(${dx} ${dy})`}>
-            <path d={path(one.outline)} fill={paint} stroke="var(--score)" strokeWidth={0.9} strokeLinejoin="round" />
+            <path
+              d={ringPath(one.outline)}
+              fill={paint}
+              stroke="var(--score)"
+              strokeWidth={0.9}
+              strokeLinejoin="round"
+            />
             {!isPlain && (
               <Words at={at} sizeMm={Math.min(letterMm, Math.max(5, distanceMm * 1.1))} isBold>
                 {one.pieceId}
@@ -120,7 +125,7 @@ export function SheetPicture({
         );
       })}
       {sheet.flaws.map((flaw, i) => (
-        <path key={i} d={path(flaw)} fill="none" stroke="var(--risk)" strokeWidth={1.2} strokeDasharray="3 2" />
+        <path key={i} d={ringPath(flaw)} fill="none" stroke="var(--risk)" strokeWidth={1.2} strokeDasharray="3 2" />
       ))}
       {breaksDone === null &&
         breaks.map((one, i) => <Line key={i} from={one.from} to={one.to} colour="var(--pencil-soft)" width={0.7} />)}

@@ -36,8 +36,15 @@ export function FinishStep() {
       )
       .every((s) => s.mayBeLeftOut);
   };
+  const sideOf = ({ deed }: StepDefinition): Side | null =>
+    deed === 'solders-front' ? 'front' : deed === 'solders-back' ? 'back' : null;
+  /** Why a step can not be done just now. Which joints are open is told by the drawing alone. */
+  const notNow = (step: StepDefinition): string | null => {
+    if (isOpen) return `${count(open.length, 'piece')} not in place yet: ${showNumbers(open, 8)}.`;
+    return sideOf(step) !== null && !paths ? 'Its joints are still being fetched.' : null;
+  };
   const finish = (step: StepDefinition) => {
-    const soldered = step.deed === 'solders-front' ? 'front' : step.deed === 'solders-back' ? 'back' : null;
+    const soldered = sideOf(step);
     // The side that is spoken of lies on top.
     if (soldered !== null) setSide(soldered);
     if (soldered !== null && openOn(soldered).length > 0) setAsked(soldered);
@@ -94,7 +101,7 @@ export function FinishStep() {
                 {at === undefined && (
                   <Button
                     look={step.code === next?.code && !isOpen ? 'go' : 'plain'}
-                    unless={isOpen ? `${count(open.length, 'piece')} not in place yet: ${showNumbers(open, 8)}.` : null}
+                    unless={notNow(step)}
                     onClick={() => finish(step)}
                   >
                     Done
