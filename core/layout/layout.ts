@@ -30,6 +30,8 @@ const TRIAL_TURNS = 16;
 /** How often a wrong joint is looked for where not all pieces come together. */
 const JOIN_TRIES = 16;
 const JOIN_TRIES_A_TURN = 3;
+/** How often other joints are tried where those found do not hold. */
+const SOUND_TRIES = 24;
 /** What may be lost in jumping one hole, in mean pieces. */
 const LOST_SHAPES = 1.6;
 /** Touching pieces may be shaved by this many roundings of their outlines, mm at most. */
@@ -51,6 +53,8 @@ export class Layouter {
   #plain: Started | null;
   /** Where pieces fit each other but some are missing: a search over another way to jump the holes. */
   #overHoles: ((turn: number) => Started) | null = null;
+  /** Where all came together: the same by other joints. */
+  #otherJoints: ((k: number) => readonly Shape[]) | null = null;
   readonly #random: () => number;
   #steps = 0;
 
@@ -72,6 +76,33 @@ export class Layouter {
     const ways = joined.length < kept.length ? [joined, kept] : [kept];
     this.#searches = kept.length === 0 ? [] : ways.map((way) => this.#searchOf(way, graceMm));
     this.#plain = ways.length > 1 ? (this.#searches.at(-1) ?? null) : null;
+    if (this.#otherJoints !== null && this.#plain !== null) this.#soundJoints(this.#otherJoints, this.#plain, graceMm);
+    this.#dropFalse();
+  }
+
+  /** A search that seems to have placed all without a loss, by joints that do not hold, must not lead the others. */
+  #dropFalse(): void {
+    while (this.#plain !== null && this.#isPerfect()) {
+      const leading = this.#leading();
+      if (leading === this.#plain || holds(this.#job, this.#answer(leading))) return;
+      this.#searches = this.#searches.filter((one) => one !== leading);
+      if (this.#searches.length === 0) this.#searches = [this.#plain];
+    }
+  }
+
+  /**
+   * All pieces came together, but by a joint that only looked right within the rounding of the outlines: others are tried,
+   * and where none holds the pieces are laid one by one.
+   */
+  #soundJoints(otherJoints: (k: number) => readonly Shape[], plain: Started, graceMm: number): void {
+    for (let k = 0; k < SOUND_TRIES; k++) {
+      const [joined] = this.#searches;
+      if (joined !== undefined && joined !== plain && holds(this.#job, this.#answer(joined))) return;
+      const other = otherJoints(k);
+      this.#searches = [this.#searchOf(other, graceMm), plain];
+    }
+    this.#searches = [plain];
+    this.#plain = null;
   }
 
   #searchOf(shapes: readonly Shape[], graceMm: number): Started {
@@ -100,7 +131,9 @@ export class Layouter {
     };
     const joiner = new Joiner(shapes, rounding, fits, this.#random);
     for (let k = 0; k < JOIN_TRIES; k++) joiner.tryAgain();
-    if (!joiner.isDone) {
+    if (joiner.isDone)
+      this.#otherJoints = (k) => joinAll(shapes, rounding, fits, this.#random, { shaken: (k % 8) / 8 });
+    else {
       const mostLostMm2 = (LOST_SHAPES * shapes.reduce((sum, s) => sum + s.areaMm2, 0)) / shapes.length;
       this.#overHoles = (turn) => {
         for (let k = 0; k < JOIN_TRIES_A_TURN; k++) joiner.tryAgain();
@@ -123,19 +156,25 @@ export class Layouter {
       // Every other turn goes into another order of jumping holes, which is worth more than any change within one.
       if (this.#overHoles !== null && isNewTurn && turn % 2 === 0) {
         this.#searches.push(this.#overHoles(turn / 2));
+        this.#dropFalse();
         this.#searches = [this.#leading()];
         continue;
       }
       if (this.#searches.length > 1 && turn >= TRIAL_TURNS) this.#searches = [this.#leading()];
       this.#searches[turn % Math.max(1, this.#searches.length)]?.search.run(now);
+      this.#dropFalse();
     }
   }
 
   /** Nothing better can come: every piece lies, and no glass is lost. */
   get isDone(): boolean {
+    return this.#searches.length === 0 || this.#isPerfect();
+  }
+
+  #isPerfect(): boolean {
     const { placedMm2, consumedMm2 } = this.score;
     const allMm2 = this.#job.pieces.reduce((sum, piece) => sum + Math.abs(signedArea(piece.outline)), 0);
-    return this.#searches.length === 0 || (placedMm2 > allMm2 - 1e-3 && consumedMm2 <= placedMm2 * 1.0005);
+    return placedMm2 > allMm2 - 1e-3 && consumedMm2 <= placedMm2 * 1.0005;
   }
 
   get steps(): number {
