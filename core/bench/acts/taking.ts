@@ -92,11 +92,7 @@ export function takeFrom(
     offcuts.push({ label, widthMm, heightMm, areaMm2, costCents: Math.round(share * areaMm2), ...NO_SHAPE });
   }
   return {
-    stockId: item.id,
-    glassId: item.glassId,
-    pieces: pieces.map((p) => p.id),
-    numbers: pieces.map((p) => p.number),
-    beforeMm2: item.areaMm2,
+    ...takenFrom(item, pieces),
     piecesMm2: division.piecesMm2 - lostMm2,
     wasteMm2: division.wasteMm2 + lostMm2,
     staysMm2: division.staysMm2,
@@ -106,10 +102,19 @@ export function takeFrom(
         ? { widthMm: left.widthMm, heightMm: left.heightMm, ...NO_SHAPE }
         : null,
     offcuts,
-    place: item.place,
     asLaid: false,
   };
 }
+
+/** Of which sheet, as it stood, and which pieces. */
+const takenFrom = (item: StockRow, pieces: readonly PieceRow[]) => ({
+  stockId: item.id,
+  glassId: item.glassId,
+  pieces: pieces.map((p) => p.id),
+  numbers: pieces.map((p) => p.number),
+  beforeMm2: item.areaMm2,
+  place: item.place,
+});
 
 const areaOf = (rows: readonly PieceRow[]): number => rows.reduce((sum, p) => sum + p.areaMm2, 0);
 /** Cents a mm². */
@@ -151,11 +156,7 @@ function takeAsLaid(
   const restMm2 = parts.reduce((sum, mm2) => sum + mm2, 0);
   const lostMm2 = areaOf(lost);
   return {
-    stockId: item.id,
-    glassId: item.glassId,
-    pieces: pieces.map((p) => p.id),
-    numbers: pieces.map((p) => p.number),
-    beforeMm2: item.areaMm2,
+    ...takenFrom(item, pieces),
     piecesMm2: piecesMm2 - lostMm2,
     wasteMm2: item.areaMm2 - piecesMm2 - restMm2 + lostMm2,
     staysMm2,
@@ -166,7 +167,6 @@ function takeAsLaid(
       label: labelFor(item.id),
       costCents: Math.round(share * part.areaMm2),
     })),
-    place: item.place,
     asLaid: true,
   };
 }
