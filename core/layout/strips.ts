@@ -316,6 +316,6 @@ function lieAt(
 /** The middle of a convex outline. */
 function middleOf(ring: Ring): Point {
   const corners = cornersOf(ring);
-  const sum = corners.reduce(([sx, sy], [x, y]): Point => [sx + x, sy + y], [0, 0] as Point);
+  const sum = corners.reduce<Point>(([sx, sy], [x, y]) => [sx + x, sy + y], [0, 0]);
   return [sum[0] / corners.length, sum[1] / corners.length];
 }

@@ -159,8 +159,7 @@ export function SheetBoard({
               stroke={isWrong ? 'var(--risk)' : isHeld ? 'var(--copper)' : 'var(--paper)'}
               strokeWidth={unit * (isHeld ? 0.75 : 0.5)}
               strokeLinejoin="round"
-              className="cursor-move outline-none focus-visible:[stroke-width:calc(var(--w)*1.6)]"
-              style={{ '--w': `${unit * 0.75}px` } as React.CSSProperties}
+              className="cursor-move outline-none"
               role="button"
               tabIndex={0}
               aria-pressed={isHeld}
