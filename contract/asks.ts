@@ -46,6 +46,17 @@ export type DoorKind = Exclude<ActKind, OwnDoor>;
 const ofPieces = { panelId: id, numbers };
 const choice = z.strictObject({ panelId: id, name: words(40).min(1, 'must not be empty') });
 
+const receipt = z.strictObject({
+  label,
+  glassId: id,
+  kind: z.enum(['sheet', 'offcut']),
+  widthMm: lengthMm.min(1, 'must be at least 1 mm'),
+  heightMm: lengthMm.min(1, 'must be at least 1 mm'),
+  place: words(40),
+  costCents: cents,
+});
+const stockList = z.array(knownLabel).min(1).max(500);
+
 export const savePanel = z.strictObject({
   id,
   commissionId: id,
@@ -163,16 +174,18 @@ export const ASKS = {
   }),
   'solder-joints': z.strictObject({ panelId: id, side: z.enum(['front', 'back']), joints: numbers }),
   'finish-step': z.strictObject({ panelId: id, step: stepCode }),
-  receive: z.strictObject({
-    label,
-    glassId: id,
-    kind: z.enum(['sheet', 'offcut']),
+  receive: receipt,
+  'move-stock': z.strictObject({ stockId: knownLabel, place: name }),
+  'receive-many': z.strictObject({ items: z.array(receipt).min(1).max(500) }),
+  'move-many': z.strictObject({ stockIds: stockList, place: name }),
+  'keep-for': z.strictObject({ stockIds: stockList, commissionId: id.nullable() }),
+  'split-stock': z.strictObject({ stockId: knownLabel, at: straightBreak }),
+  'join-stock': z.strictObject({
+    stockId: knownLabel,
+    otherId: knownLabel,
     widthMm: lengthMm.min(1, 'must be at least 1 mm'),
     heightMm: lengthMm.min(1, 'must be at least 1 mm'),
-    place: words(40),
-    costCents: cents,
   }),
-  'move-stock': z.strictObject({ stockId: knownLabel, place: name }),
   'correct-stock': z.strictObject({
     stockId: knownLabel,
     glassId: id,

@@ -74,6 +74,13 @@ const SOUND: Record<string, unknown> = {
     ],
     flaws: [],
   },
+  'receive-many': {
+    items: [{ label: 'B7', glassId: 'g', kind: 'sheet', widthMm: 2, heightMm: 1, place: '', costCents: 0 }],
+  },
+  'move-many': { stockIds: ['S1'], place: 'slot' },
+  'keep-for': { stockIds: ['S1'], commissionId: null },
+  'split-stock': { stockId: 'S1', at: { from: [5, 0], to: [5, 9] } },
+  'join-stock': { stockId: 'S1', otherId: 'S2', widthMm: 20, heightMm: 10 },
   'move-stock': { stockId: 'S1', place: 'slot' },
   'correct-stock': { stockId: 'S1', glassId: 'g', widthMm: 2, heightMm: 1, place: '', costCents: 0 },
   'withdraw-stock': { stockId: 'S1' },

@@ -71,6 +71,7 @@ export const ROWS = {
     place: text,
     costCents: count,
     parentId: text.nullable(),
+    keptFor: text.nullable(),
     gone: z.enum(['used up', 'written off']).nullable(),
   }),
   routes: z.strictObject({ ...row, key: text, version: z.number().int().positive(), name: text, technique }),

@@ -83,6 +83,13 @@ const REFUSALS = {
     `${pieces} ${are} not laid out on ${name} any more; lay out anew, or say what is left of it.`,
   'laid-already': ({ name, more, state }) =>
     `${name} is laid out for ${placeName(more, state)}; lift those pieces off first, or take another sheet.`,
+  'kept-for-other': ({ name, more, state }) =>
+    `${name} is kept for ${placeName(more, state)}; free it on the rack, or take another sheet.`,
+  'split-beside': ({ name }) => `This does not part ${name} in two; draw the break from edge to edge.`,
+  'split-shape-unknown': ({ name }) => `Of ${name} only the area is known; draw its true shape first.`,
+  'join-itself': ({ name }) => `${name} can not be joined to itself; say which other record is the same glass.`,
+  'join-other-glass': ({ name, more }) => `${name} and ${more} are not of the same glass.`,
+  'join-kept-apart': ({ name, more }) => `${name} and ${more} are kept for different jobs; free one of them first.`,
   'layout-unsound': ({ name }) => `Of ${name} this can not be broken as it is laid; lay out anew.`,
   'shape-crossing': ({ name }) => `The outline of ${name} crosses itself; draw it once round.`,
   'shape-no-area': ({ name }) => `The outline of ${name} holds no glass; set three corners or more.`,

@@ -1,4 +1,4 @@
-import { contains, nearestOnSegment, type Point, type Ring } from '../geometry/index.ts';
+import { contains, nearestOnSegment, signedArea, type Point, type Ring } from '../geometry/index.ts';
 import { pointAt } from '../units/index.ts';
 import type { StraightBreak } from '../stock/index.ts';
 
@@ -50,6 +50,23 @@ export function splitRing(ring: Ring, { from, to }: StraightBreak): readonly [Ri
     [to, ...walk(b, a), from],
   ];
 }
+
+/** The two parts of a sheet after a straight break, the larger one first; null where it does not part it. */
+export function partedBy(outline: Ring, at: StraightBreak): readonly [Ring, Ring] | null {
+  if (!crossesPart(outline, at)) return null;
+  const [one, other] = splitRing(outline, at).map(withoutTwins);
+  if (one === undefined || other === undefined) return null;
+  const [a, b] = [Math.abs(signedArea(one)), Math.abs(signedArea(other))];
+  if (Math.min(a, b) < LEAST_PART_MM2) return null;
+  return a >= b ? [one, other] : [other, one];
+}
+/** Less is a splinter, no part, mm². */
+const LEAST_PART_MM2 = 1;
+const withoutTwins = (ring: Ring): Ring =>
+  ring.filter((p, i) => {
+    const [x, y] = pointAt(ring, (i + 1) % ring.length);
+    return Math.hypot(x - p[0], y - p[1]) > 1e-9;
+  });
 
 /** A part of a sheet, and how far it was drawn aside to be seen apart, mm. */
 export interface BrokenPart {

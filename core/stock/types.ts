@@ -78,6 +78,8 @@ export interface StockItem {
   readonly place: string;
   readonly costCents: number;
   readonly parentId: string | null;
+  /** The job that it is kept for; others neither plan with it nor cut from it. */
+  readonly keptFor: string | null;
   readonly gone: 'used up' | 'written off' | null;
 }
 

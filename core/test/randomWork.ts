@@ -25,6 +25,7 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
   const pick = <T>(list: readonly T[]): T => nth(list, below(list.length));
   const some = (): number[] => Array.from(new Set(Array.from({ length: 1 + below(4) }, () => 1 + below(20))));
   const maybe = <T>(value: T): T | null => (random() < 0.5 ? value : null);
+  const onRack = (): string => pick([...s.studio.all('stock')].filter((i) => i.gone === null)).id;
   const stock = (): string => pick([...s.studio.all('stock')]).id;
   const glass = (): string => pick(['blue', 'red']);
   const panelId = 'p';
@@ -183,6 +184,20 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       place: '',
       costCents: 5,
     }),
+    'receive-many': () => ({ items: [asks.receive(), asks.receive()] }),
+    'move-many': () => ({ stockIds: [...new Set([stock(), stock()])], place: fresh('slot ') }),
+    'keep-for': () => ({ stockIds: [onRack()], commissionId: pick([null, 'c', 'c', 'd']) }),
+    'split-stock': () => {
+      const item = pick([...s.studio.all('stock')]);
+      const { minX, minY, maxX, maxY } = boxOf(shapeLeft(item).outline);
+      const x = minX + (maxX - minX) * random();
+      return { stockId: item.id, at: { from: [x, minY], to: [x, maxY] } };
+    },
+    'join-stock': () => {
+      const [one, other] = [pick([...s.studio.all('stock')]), pick([...s.studio.all('stock')])];
+      const widthMm = one.widthMm + other.widthMm;
+      return { stockId: one.id, otherId: other.id, widthMm, heightMm: Math.max(one.heightMm, other.heightMm) };
+    },
     'move-stock': () => ({ stockId: stock(), place: fresh('slot ') }),
     'correct-stock': () => {
       const { id, glassId, widthMm, heightMm, costCents } = pick([...s.studio.all('stock')]);

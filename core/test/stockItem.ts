@@ -15,6 +15,7 @@ export const stockItem = (id: string, widthMm: number, heightMm: number, more: P
   place: '',
   costCents: 0,
   parentId: null,
+  keptFor: null,
   gone: null,
   ...more,
 });

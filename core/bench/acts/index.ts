@@ -16,9 +16,13 @@ import { markPieces } from './markPieces/act.ts';
 import { keepChoice } from './keepChoice/act.ts';
 import { layOut } from './layOut/act.ts';
 import { liftOff } from './liftOff/act.ts';
+import { joinStock } from './joinStock/act.ts';
+import { keepFor } from './keepFor/act.ts';
+import { moveMany } from './moveMany/act.ts';
 import { moveStock } from './moveStock/act.ts';
 import { putAway } from './putAway/act.ts';
 import { putBack } from './putBack/act.ts';
+import { receiveMany } from './receiveMany/act.ts';
 import { receiveStock } from './receiveStock/act.ts';
 import { removeHours } from './removeHours/act.ts';
 import { saveCommission } from './saveCommission/act.ts';
@@ -29,6 +33,7 @@ import { saveRoute } from './saveRoute/act.ts';
 import { sendBack } from './sendBack/act.ts';
 import { shapeStock } from './shapeStock/act.ts';
 import { solderJoints } from './solderJoints/act.ts';
+import { splitStock } from './splitStock/act.ts';
 import { startClock } from './startClock/act.ts';
 import { stopClock } from './stopClock/act.ts';
 import { takeChoice } from './takeChoice/act.ts';
@@ -61,7 +66,12 @@ export const ACTS = {
   'solder-joints': solderJoints,
   'finish-step': finishStep,
   receive: receiveStock,
+  'receive-many': receiveMany,
   'move-stock': moveStock,
+  'move-many': moveMany,
+  'keep-for': keepFor,
+  'split-stock': splitStock,
+  'join-stock': joinStock,
   'correct-stock': correctStock,
   'shape-stock': shapeStock,
   'count-stock': countStock,

@@ -8,6 +8,7 @@ import { BEGINS } from '../routes/route.ts';
 import type { Draft } from '../studio.ts';
 import type { PieceRow, PieceRowId, Reader, StockRow } from '../tables.ts';
 import { liftFrom, moveSpots, NO_SHAPE } from './laid.ts';
+import { keptForOthers } from './onRack.ts';
 
 /** From which sheet or offcut some of the pieces are cut, and what is left of it then. */
 export interface Source {
@@ -70,6 +71,8 @@ export function takeFrom(
   if (!item) return refuse('unknown-stock', { name: source.stockId });
   if (item.gone !== null) return refuse('stock-gone', { name: item.id });
   const all = [...pieces, ...lost];
+  const kept = keptForOthers(state, item, all[0]?.panelId ?? null);
+  if (kept) return kept;
   const bare = all.filter((p) => p.glassId === null);
   if (bare.length > 0) return refuse('no-glass', { numbers: bare.map((p) => p.number) });
   const other = all.filter((p) => p.glassId !== item.glassId);
@@ -246,9 +249,9 @@ export function applyTaking(draft: Draft, panelId: string, taking: Taking, now: 
   enter(stockId, 'offcut', -off, balanceMm2, taking.offcuts.map((o) => o.label).join(', '));
   balanceMm2 -= taking.wasteMm2;
   enter(stockId, 'waste', -taking.wasteMm2, balanceMm2, wasteNote);
-  const rootId = draft.get('stock', stockId)?.rootId ?? stockId;
+  const { rootId = stockId, keptFor = null } = draft.get('stock', stockId) ?? {};
   for (const { label, areaMm2, pieces, ...rest } of taking.offcuts) {
-    const own = { id: label, rootId: rest.outline === null ? label : rootId, parentId: stockId, gone: null };
+    const own = { id: label, rootId: rest.outline === null ? label : rootId, parentId: stockId, keptFor, gone: null };
     draft.put('stock', { ...own, glassId, kind: 'offcut', areaMm2, place, ...rest });
     enter(label, 'offcut', areaMm2, areaMm2, `from ${stockId}`);
     moveSpots(draft, pieces, label);

@@ -81,6 +81,7 @@ export const stock = sqliteTable(
     place: text('place').notNull(),
     costCents: integer('cost_cents').notNull(),
     parentId: text('parent_id'),
+    keptFor: text('kept_for'),
     gone: text('gone').$type<NonNullable<StockItem['gone']>>(),
   },
   (t) => [

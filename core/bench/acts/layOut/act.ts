@@ -5,7 +5,7 @@ import { refuse, type Act } from '../../act.ts';
 import type { Refusal } from '../../refusals.ts';
 import type { PieceRowId, Reader, StockRow } from '../../tables.ts';
 import { laidOn, lift } from '../laid.ts';
-import { onRack } from '../onRack.ts';
+import { keptForOthers, onRack } from '../onRack.ts';
 import { called, inHand, pickPieces } from '../picked.ts';
 
 /** A piece where it is to lie; see {@link Spot}. */
@@ -47,7 +47,7 @@ export const layOut: Act<LayOut, LaidOut> = {
   undoIn: 'panel',
   reads: {
     pieces: ['number', 'drawn', 'stage', 'glassId', 'areaMm2'],
-    stock: ['glassId', 'gone', 'areaMm2', 'outline', 'flaws', 'breaks'],
+    stock: ['glassId', 'gone', 'areaMm2', 'outline', 'flaws', 'breaks', 'keptFor'],
   },
   decide: (state, { panelId, sheets }) => {
     const numbers = sheets.flatMap((sheet) => sheet.pieces.map((p) => p.number));
@@ -104,6 +104,8 @@ function unsound(
   panelId: string,
 ): { refusal: Refusal } | null {
   const others = laidOn(state, item.id).filter((p) => p.panelId !== panelId);
+  const kept = keptForOthers(state, item, panelId);
+  if (kept) return kept;
   if (others.length > 0) return refuse('laid-already', { name: item.id, more: others[0]?.panelId ?? '' });
   const { outline } = shapeLeft(item);
   const laid = pieces.map(({ number, at }) => ({ id: String(number), at }));

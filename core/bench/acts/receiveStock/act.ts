@@ -33,7 +33,7 @@ export const receiveStock: Act<ReceiveStock, StockReceived> = {
     return { fact: withArea(ask) };
   },
   apply: (draft, { label, ...item }, when) => {
-    draft.put('stock', { id: label, ...item, ...UNSHAPED, rootId: label, parentId: null, gone: null });
+    draft.put('stock', { id: label, ...item, ...UNSHAPED, rootId: label, parentId: null, keptFor: null, gone: null });
     draft.put(
       'moves',
       rackMove(when, {
