@@ -119,6 +119,10 @@ export const ANSWERS = {
     /** What is laid out on sheets and not cut yet, by sheet and panel. */
     laid: z.array(z.strictObject({ stockId: text, panelId: text, panelName: text, numbers: z.array(count) })),
     totals: z.record(text, z.number().int()),
+    /** Area of what panels in hand have still to be cut, by glass. */
+    needs: z.array(z.strictObject({ glassId: text, mm2: count })),
+    /** The size in which a glass is sold, by the latest sheets that came, where any did. */
+    soldAs: z.array(z.strictObject({ glassId: text, widthMm: z.number(), heightMm: z.number() })),
   }),
   /** What Setup can bring back. */
   away: z.strictObject({

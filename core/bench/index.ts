@@ -96,6 +96,7 @@ export {
   type Mishap,
   type Panel,
   type PanelCounts,
+  type CommissionRow,
   type PanelRow,
   type Person,
   type Piece,

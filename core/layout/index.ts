@@ -14,6 +14,7 @@ export { Layouter, type LayoutOptions } from './layout.ts';
 export { checkLayout, faultsOfLaying, type LayingFault, type LayoutFault, type LayoutTolerance } from './check.ts';
 export { jobFault, type JobFault } from './jobFault.ts';
 export { brokenParts, partedBy, type BrokenPart } from './breaking.ts';
+export { breakAcross } from './breakAcross.ts';
 export { cutOut, planFault, type CutOut, type LaidPiece, type PartKept } from './cutOut.ts';
 export {
   breakOut,

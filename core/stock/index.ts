@@ -22,4 +22,6 @@ export { choiceSum, type ChoiceSum } from './choiceSum.ts';
 export { areaByWeight, GLASS_G_PER_CM3, weightOfGlass } from './weigh.ts';
 export { outlineWhereItLies, type Spot } from './spot.ts';
 export { bySize, fitsOn, takingOf, wantedFlow, type Taking, type Wanted } from './takers.ts';
+export { readReceipts, type Column as ReceiptColumn, type Receipt, type ReceiptFault } from './receipts.ts';
+export { shoppingList, USUAL_USE, type ToBuy } from './shopping.ts';
 export { labelsFrom } from './labels.ts';

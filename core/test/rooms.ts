@@ -28,7 +28,7 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
 /** The rooms of the interface among themselves; a place never reaches another place. */
 export const WEB_ARROWS: Readonly<Record<string, readonly string[]>> = {
   'web/app': ['web/places', 'web/history', 'web/state', 'web/ui'],
-  'web/places': ['web/panel', 'web/tally', 'web/labour', 'web/history', 'web/worker', 'web/state', 'web/ui'],
+  'web/places': ['web/panel', 'web/tally', 'web/labour', 'web/history', 'web/worker', 'web/devices', 'web/state', 'web/ui'],
   'web/tally': ['web/panel', 'web/state', 'web/ui'],
   'web/history': ['web/state', 'web/ui'],
   'web/labour': ['web/state', 'web/ui'],
@@ -37,6 +37,8 @@ export const WEB_ARROWS: Readonly<Record<string, readonly string[]>> = {
   'web/material': [],
   'web/state': ['web/worker'],
   'web/ui': [],
+  // Stand-ins for outside devices, each behind what a real one would have to do.
+  'web/devices': [],
   // The page of all parts.
   'web/parts': ['web/ui', 'web/app'],
   'web/worker': ['web/material', 'web/state'],

@@ -8,6 +8,7 @@ export {
   showArea,
   showFineLength,
   showLength,
+  lengthForFile,
   trimNumber,
   type DisplayUnit,
   type InchFraction,

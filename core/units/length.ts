@@ -152,6 +152,10 @@ export function showFineLength(mm: number, unit: DisplayUnit): string {
   return unit === 'mm' || shown === fine ? fine : `${shown} (${fine})`;
 }
 
+/** A length as a number in the studio's unit, for files that are read again: to 0.01 mm or 0.001 in. */
+export const lengthForFile = (mm: number, unit: DisplayUnit): number =>
+  unit === 'mm' ? Math.round(mm * 100) / 100 : Math.round((mm / MM_PER_INCH) * 1000) / 1000;
+
 /** An area as plain text: cm² for millimetre users, square inches (or square feet when large) otherwise. */
 export function showArea(mm2: number, unit: DisplayUnit): string {
   if (unit === 'mm') return mm2 >= 1e5 ? `${trimNumber(mm2 / 1e6, 2)} m²` : `${trimNumber(mm2 / 100, 1)} cm²`;

@@ -17,6 +17,7 @@ export { borderMarks, hiddenWords, lineWords, type BorderMark } from './border.t
 export { nextStep, nextThing, progressOf, standingWords, tallyOf, waitOf, type NextThing } from './next.ts';
 export { drawingRefusalWords } from './drawingRefusals.ts';
 export { TECHNIQUE_WORDS } from './terms.ts';
+export { receiptFaultWords } from './receipts.ts';
 export { tallyWords } from './tally.ts';
 export { pieceSaid } from './said.ts';
 export {

@@ -23,6 +23,8 @@ export interface Column<T> {
   value(row: T): string | number | null;
   show?(row: T): ReactNode;
   readonly isNumber?: boolean;
+  /** Something to press, no fact: left out of what is copied and saved. */
+  readonly isTool?: boolean;
   /** Left out until it is asked for. */
   readonly isHidden?: boolean;
 }
@@ -117,6 +119,7 @@ export function Table<T extends object>({
   const box = useRef<HTMLDivElement>(null);
   const shown = table.getRowModel().rows;
   const visible = columns.filter((c) => table.getColumn(c.id)?.getIsVisible() ?? true);
+  const told = visible.filter((c) => c.isTool !== true);
   const isMany = shown.length > MANY;
   const virtual = useVirtualizer({
     count: isMany ? shown.length : 0,
@@ -142,8 +145,8 @@ export function Table<T extends object>({
             show: (on) => table.getColumn(c.id)?.toggleVisibility(on),
           }))}
           cells={() => [
-            visible.map((c) => c.head),
-            ...shown.map((row) => visible.map((c) => String(c.value(row.original) ?? ''))),
+            told.map((c) => c.head),
+            ...shown.map((row) => told.map((c) => String(c.value(row.original) ?? ''))),
           ]}
         >
           {tools?.(shown.map((row) => row.original))}

@@ -89,6 +89,9 @@ export const stock = sqliteTable(
     index('stock_on_rack')
       .on(t.glassId)
       .where(sql`${t.gone} is null`),
+    index('stock_sheets')
+      .on(t.glassId)
+      .where(sql`${t.kind} = 'sheet'`),
     check('stock_kind', sql`${t.kind} in ('sheet', 'offcut')`),
     check('stock_area', sql`${t.areaMm2} >= 0 and (${t.gone} is null or ${t.areaMm2} = 0)`),
     check('stock_size', sql`${t.widthMm} > 0 and ${t.heightMm} > 0`),

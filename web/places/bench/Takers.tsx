@@ -10,6 +10,7 @@ import type { PanelView } from '../../panel/view.ts';
 import { useSend } from '../../state/send.ts';
 import type { PieceRow } from '../../state/studio.ts';
 import type { TakersWish } from '../../worker/takers.worker.ts';
+import { stockFor } from '../../panel/stockFor.ts';
 import { useTakers } from './useTakers.ts';
 
 /** Offcuts and sheets that take a piece, the best fit first, with the piece lying on them; one press cuts it from there. */
@@ -78,13 +79,14 @@ export function Takers({ view, piece }: { view: PanelView; piece: PieceRow }) {
 }
 
 /** What is asked of the finder: a piece that is not cut yet, and what stands free of its glass. */
-function wishFor({ answer, glasses, reader, limits }: PanelView, piece: PieceRow): TakersWish | null {
+function wishFor(view: PanelView, piece: PieceRow): TakersWish | null {
+  const { answer, glasses, limits } = view;
   const { glassId, number, flowDeg, stage } = piece;
   const glass = glassId === null ? undefined : glasses.get(glassId);
   const outline = answer?.cuts.find((cut) => cut.number === number)?.rings.find((ring) => signedArea(ring) > 0);
   if (stage !== BEGINS || glass === undefined || outline === undefined) return null;
   // What is laid out is spoken for.
-  const free = [...reader.ask('stockOfGlass', glass.id)].filter((item) => item.breaks === null);
+  const free = stockFor(view, glass.id).filter((item) => item.breaks === null);
   const asked = {
     piece: {
       id: String(number),

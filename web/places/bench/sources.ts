@@ -3,6 +3,7 @@ import { wantedBy, type SourceQuestion } from '#core/bench';
 import { LAID_OUT_BY, sheetOf, takersOfPiece } from '#core/layout';
 import { bySize, takingOf, upright, type Left, type StockItem, type Taking, type Wanted } from '#core/stock';
 import { lengthToMm, type DisplayUnit } from '#core/units';
+import { stockFor } from '../../panel/stockFor.ts';
 import type { PanelView } from '../../panel/view.ts';
 
 const LEFTS = ['stays', 'offcuts', 'waste'] as const;
@@ -53,7 +54,7 @@ function takingByShape(wanted: readonly Wanted[], item: StockItem, edgeMm: numbe
 
 /** What could give the glass: what takes every piece first, then what only holds enough. */
 export function candidates(
-  view: Pick<PanelView, 'pieces' | 'answer' | 'glasses' | 'limits' | 'reader'>,
+  view: Pick<PanelView, 'panel' | 'pieces' | 'answer' | 'glasses' | 'limits' | 'reader'>,
   { glassId, numbers }: SourceQuestion,
 ): { items: Candidate[]; needMm2: number } {
   const { pieces, answer, glasses, limits } = view;
@@ -62,7 +63,7 @@ export function candidates(
     .filter((p) => numbers.includes(p.number))
     .map((p) => wantedBy(p, cutOf.get(p.number), glasses.get(glassId)));
   // What is laid out is spoken for: it comes last.
-  const stock = bySize([...view.reader.ask('stockOfGlass', glassId)]);
+  const stock = bySize(stockFor(view, glassId));
   const inOrder = [...stock.filter((s) => s.breaks === null), ...stock.filter((s) => s.breaks !== null)];
   const judged = inOrder.map((item) => ({
     item,

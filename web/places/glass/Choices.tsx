@@ -6,6 +6,7 @@ import type { PanelView } from '../../panel/view.ts';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
+import { stockFor } from '../../panel/stockFor.ts';
 import { Fold } from '../../ui/Fold.tsx';
 
 type Choice = PanelView['choices'][number];
@@ -110,9 +111,9 @@ function Sum({ view: { settings, glasses }, sum }: { view: PanelView; sum: Choic
   );
 }
 
-const sumOf = ({ glasses, reader }: PanelView, pieces: PanelView['pieces']): ChoiceSum =>
+const sumOf = (view: PanelView, pieces: PanelView['pieces']): ChoiceSum =>
   choiceSum(
     pieces.map(({ glassId, areaMm2, stage }) => ({ glassId, areaMm2, isCut: stage !== BEGINS })),
-    glasses,
-    (glassId) => [...reader.ask('stockOfGlass', glassId)].reduce((sum, item) => sum + item.areaMm2, 0),
+    view.glasses,
+    (glassId) => stockFor(view, glassId).reduce((sum, item) => sum + item.areaMm2, 0),
   );

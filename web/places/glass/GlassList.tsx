@@ -6,6 +6,7 @@ import type { Glass } from '#core/stock';
 import { priceOfArea, showArea, showMoney } from '#core/units';
 import { GlassChip } from '../../panel/GlassChip.tsx';
 import type { PanelView } from '../../panel/view.ts';
+import { stockFor } from '../../panel/stockFor.ts';
 import { ChoiceField } from '../../ui/Choice.tsx';
 
 interface GlassListProps {
@@ -86,13 +87,11 @@ interface GlassLineProps extends Omit<GlassListProps, 'inHand'> {
 }
 
 function GlassLine({ view, glass, apartFrom, onTap }: GlassLineProps) {
-  const { pieces, reader, settings } = view;
+  const { pieces, settings } = view;
   const { listeners, setNodeRef, isDragging } = useDraggable({ id: glass.id });
   const mine = pieces.filter((p) => p.glassId === glass.id);
   const need = mine.filter((p) => p.stage === 'to-cut').reduce((sum, p) => sum + p.areaMm2, 0);
-  const have = [...reader.all('stock')]
-    .filter((s) => s.glassId === glass.id && s.gone === null)
-    .reduce((sum, s) => sum + s.areaMm2, 0);
+  const have = stockFor(view, glass.id).reduce((sum, s) => sum + s.areaMm2, 0);
   return (
     <button
       type="button"

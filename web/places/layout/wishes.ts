@@ -20,6 +20,7 @@ import { outlineWhereItLies, type Glass } from '#core/stock';
 import type { PanelView } from '../../panel/view.ts';
 import type { PieceRow, StockRow } from '../../state/studio.ts';
 import type { LayoutWish } from '../../worker/layout.worker.ts';
+import { stockFor } from '../../panel/stockFor.ts';
 import type { SheetLaid } from '../../panel/sheetLaid.ts';
 
 /** One glass of the panel: what is to be cut from it, on what, and what is laid out to stay. */
@@ -64,7 +65,7 @@ export function wishesOf(view: PanelView, { prefersUse, isTurnedOver, effort, is
       const glass = glasses.get(glassId);
       if (glass === undefined) return [];
       const all = [...reader.all('stock')].filter((item) => item.glassId === glassId);
-      const stock = all.filter((item) => item.gone === null);
+      const stock = stockFor(view, glassId);
       const { kept, byHand, stuck, open } = divided(list, stock, glass, isAnew);
       const own = new Set(list.map(({ row }) => row.spot?.stockId));
       const taken = stock.filter((item) => item.breaks !== null && !own.has(item.id));

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { StudioAnswer } from '#contract';
 import type { Glass } from '#core/stock';
@@ -6,15 +6,21 @@ import { count, showArea, showMoney } from '#core/units';
 import { useRack, useSettings, useStudio, type StockRow } from '../../state/studio.ts';
 import { UndoButtons } from '../../history/UndoButtons.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { Fold } from '../../ui/Fold.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Toggles } from '../../ui/Toggles.tsx';
 import { CountForm } from './CountForm.tsx';
 import { answersTo, isNamed, wishOf } from './found.ts';
 import { StockTable } from './StockTable.tsx';
 import { GlassForm } from './GlassForm.tsx';
+import { useJobsInHand } from './KeepFor.tsx';
+import { ListForm } from './ListForm.tsx';
+import { PickedForm } from './PickedForm.tsx';
 import { ReceiveForm } from './ReceiveForm.tsx';
 import { Slot } from './Slot.tsx';
+import { ShoppingList } from './ShoppingList.tsx';
 import { StockCard } from './StockCard.tsx';
+import { scannedLabel } from './stickers.ts';
 import { useTitle } from '../../ui/useTitle.ts';
 
 type Open =
@@ -22,7 +28,11 @@ type Open =
   | { kind: 'glass'; glass?: StudioAnswer['glasses'][number]; like?: Glass }
   | { kind: 'item'; id: string }
   | { kind: 'count' }
+  | { kind: 'buy' }
+  | { kind: 'picked' }
   | null;
+
+const NONE: ReadonlySet<string> = new Set();
 
 /** What an address asks the rack to open. */
 function openIn(params: URLSearchParams): Open {
@@ -40,6 +50,18 @@ export function Rack() {
   const [params, setParams] = useSearchParams();
   const [open, setOpenOnly] = useState<Open>(() => openIn(params));
   const [words, setWords] = useState(params.get('find') ?? '');
+  const [picked, setPicked] = useState<ReadonlySet<string>>(NONE);
+  const jobs = useJobsInHand();
+  const onPick = useCallback(
+    (id: string, on: boolean) =>
+      setPicked((before) => {
+        const next = new Set(before);
+        if (on) next.add(id);
+        else next.delete(id);
+        return next;
+      }),
+    [],
+  );
   const [look, setLook] = useState<'scale' | 'table'>('scale');
   // What was asked for by the address is asked for again when the address changes while the rack is open.
   const [asker, setAsker] = useState(params);
@@ -76,6 +98,7 @@ export function Rack() {
     .sort((a, b) => a.glass.code.localeCompare(b.glass.code));
   const inUse = data.glasses.filter((g) => g.away === null);
   const { received = 0, pieces = 0, waste = 0, 'put back': back = 0 } = rack.totals;
+  const chosen = here.filter((s) => picked.has(s.id));
   const receiving = open?.kind === 'receive' ? open.like : undefined;
   const item = open?.kind === 'item' ? here.find((s) => s.id === open.id) : undefined;
   return (
@@ -108,6 +131,14 @@ export function Rack() {
               className="min-h-11 w-44 rounded-md border border-strong bg-raised px-3 text-ink"
               value={words}
               onChange={(e) => setWords(e.target.value)}
+              onKeyDown={(e) => {
+                if (e.key !== 'Enter') return;
+                const label = scannedLabel(words).toLowerCase();
+                const found = here.find((s) => s.id.toLowerCase() === label);
+                if (!found) return;
+                setWords('');
+                setOpen({ kind: 'item', id: found.id });
+              }}
               placeholder="Find: sky, 150 x 200"
             />
           </label>
@@ -121,6 +152,7 @@ export function Rack() {
           ]}
           onPick={setLook}
         />
+        <Button onClick={() => setOpen({ kind: 'buy' })}>To buy</Button>
         <Button onClick={() => setOpen({ kind: 'count' })}>Count</Button>
         <Button onClick={() => setOpen({ kind: 'glass' })}>New glass</Button>
         <Button look="go" onClick={() => setOpen({ kind: 'receive' })}>
@@ -138,7 +170,10 @@ export function Rack() {
           glasses={byId}
           laidFor={laidFor}
           settings={settings}
+          picked={picked}
+          onPick={onPick}
           onItem={(id) => setOpen({ kind: 'item', id })}
+          onPicked={() => setOpen({ kind: 'picked' })}
         />
       ) : (
         <ul className="flex flex-wrap gap-x-8">
@@ -148,6 +183,7 @@ export function Rack() {
               glass={glass}
               items={items}
               laidFor={laidFor}
+              keptFor={jobs}
               onItem={(id) => setOpen({ kind: 'item', id })}
               onGlass={() => setOpen({ kind: 'glass', glass })}
               price={`${showMoney(glass.priceCentsPerM2, settings.currency, settings.locale)}/m²`}
@@ -180,14 +216,19 @@ export function Rack() {
             </Button>
           </>
         ) : (
-          <ReceiveForm
-            key={receiving?.id ?? 'new'}
-            data={{ ...data, glasses: inUse }}
-            labels={here.map((s) => s.id)}
-            settings={settings}
-            {...(receiving ? { like: receiving } : {})}
-            done={() => setOpen(null)}
-          />
+          <>
+            <ReceiveForm
+              key={receiving?.id ?? 'new'}
+              data={{ ...data, glasses: inUse }}
+              labels={here.map((s) => s.id)}
+              settings={settings}
+              {...(receiving ? { like: receiving } : {})}
+              done={() => setOpen(null)}
+            />
+            <Fold title="From a list">
+              <ListForm glasses={inUse} labels={here.map((s) => s.id)} settings={settings} done={() => setOpen(null)} />
+            </Fold>
+          </>
         )}
       </Sheet>
       <Sheet
@@ -206,6 +247,26 @@ export function Rack() {
           />
         )}
       </Sheet>
+      <Sheet title="To buy" open={open?.kind === 'buy'} onClose={() => setOpen(null)}>
+        {open?.kind === 'buy' && <ShoppingList rack={rack} glasses={inUse} settings={settings} />}
+      </Sheet>
+      <Sheet
+        title={count(chosen.length, 'sheet or offcut', 'sheets and offcuts')}
+        open={open?.kind === 'picked'}
+        onClose={() => setOpen(null)}
+      >
+        {open?.kind === 'picked' && (
+          <PickedForm
+            items={chosen}
+            glasses={byId}
+            settings={settings}
+            done={() => {
+              setPicked(NONE);
+              setOpen(null);
+            }}
+          />
+        )}
+      </Sheet>
       <Sheet title="What is really there" open={open?.kind === 'count'} onClose={() => setOpen(null)}>
         {open?.kind === 'count' && <CountForm items={here} settings={settings} done={() => setOpen(null)} />}
       </Sheet>
@@ -219,6 +280,7 @@ export function Rack() {
             item={item}
             glass={data.glasses.find((g) => g.id === item.glassId)}
             glasses={inUse}
+            others={here.filter((s) => s.glassId === item.glassId && s.id !== item.id)}
             laid={rack.laid.filter((one) => one.stockId === item.id)}
             settings={settings}
             done={() => setOpen(null)}

@@ -84,11 +84,13 @@ export function ReceiveForm({
         const { label: first, howMany, width: widthMm, height: heightMm, cost: costCents, ...rest } = receipt;
         const own = rest.kind === 'sheet' ? worthOf(rest.glassId, widthMm, heightMm) : 0;
         const names = labelsFrom(first, howMany, labels);
-        for (const name of names) {
-          const ask = { ...rest, label: name, widthMm, heightMm, costCents: costCents ?? own };
-          const said = name === names.at(-1) ? `${names.join(', ')} on the rack.` : '';
-          if (!(await send.command({ kind: 'receive', ask }, said))) return;
-        }
+        const items = names.map((label) => ({ ...rest, label, widthMm, heightMm, costCents: costCents ?? own }));
+        const [only] = items;
+        const command =
+          items.length === 1 && only
+            ? ({ kind: 'receive', ask: only } as const)
+            : ({ kind: 'receive-many', ask: { items } } as const);
+        if (!(await send.command(command, `${names.join(', ')} on the rack.`))) return;
         form.forget();
         done();
       }}

@@ -12,6 +12,7 @@ export function Slot({
   glass,
   items,
   laidFor,
+  keptFor,
   onItem,
   onGlass,
   price,
@@ -20,6 +21,8 @@ export function Slot({
   items: readonly StockRow[];
   /** The panels that sheets are laid out for, by label. */
   laidFor: ReadonlyMap<string, string>;
+  /** Titles of the jobs that sheets may be kept for, by id. */
+  keptFor: ReadonlyMap<string, string>;
   onItem: (id: string) => void;
   onGlass: () => void;
   price: string;
@@ -46,6 +49,7 @@ export function Slot({
             item={item}
             glass={glass}
             laid={laidFor.get(item.id) ?? ''}
+            kept={item.keptFor === null ? '' : (keptFor.get(item.keptFor) ?? 'another job')}
             onOpen={() => onItem(item.id)}
           />
         ))}
@@ -56,7 +60,19 @@ export function Slot({
 }
 
 /** One sheet or offcut to scale, in its true outline; what is laid out on it is said below. */
-function Pane({ item, glass, laid, onOpen }: { item: StockRow; glass: Glass; laid: string; onOpen: () => void }) {
+function Pane({
+  item,
+  glass,
+  laid,
+  kept,
+  onOpen,
+}: {
+  item: StockRow;
+  glass: Glass;
+  laid: string;
+  kept: string;
+  onOpen: () => void;
+}) {
   const { minX, minY, maxX, maxY } = boxOf(item.outline ?? upright(item.widthMm, item.heightMm));
   const [w, h] = [Math.max(16, (maxX - minX) * PX_PER_MM), Math.max(14, (maxY - minY) * PX_PER_MM)];
   const share = Math.min(1, item.areaMm2 / (item.widthMm * item.heightMm));
@@ -67,11 +83,15 @@ function Pane({ item, glass, laid, onOpen }: { item: StockRow; glass: Glass; lai
       className="group mb-[7px] flex min-h-11 min-w-11 flex-col items-center justify-end"
       aria-label={`${item.kind} ${item.id}, ${Math.round(item.widthMm)} by ${Math.round(item.heightMm)} millimetres, ${
         item.outline === null ? `${Math.round(share * 100)} % left` : 'its true shape'
-      }${laid && `, laid out for ${laid}`}`}
+      }${laid && `, laid out for ${laid}`}${kept && `, kept for ${kept}`}`}
     >
       <span className="text-[12.5px] font-semibold text-[var(--pencil-mute)]">
         {item.id}
-        {laid && <span className="font-normal"> · laid out</span>}
+        {laid !== '' ? (
+          <span className="font-normal"> · laid out</span>
+        ) : (
+          kept !== '' && <span className="font-normal"> · kept</span>
+        )}
       </span>
       <svg
         aria-hidden

@@ -12,6 +12,10 @@ import { Measures } from '../../ui/Length.tsx';
 import { Table, type Column } from '../../ui/Table.tsx';
 import { CorrectForm } from './CorrectForm.tsx';
 import { WeighForm } from './CountForm.tsx';
+import { JoinForm } from './JoinForm.tsx';
+import { KeepFor } from './KeepFor.tsx';
+import { Labels } from './Labels.tsx';
+import { SplitForm } from './SplitForm.tsx';
 import { ShapeForm } from './ShapeForm.tsx';
 import { MoveForm, WriteOffForm } from './StockForms.tsx';
 
@@ -20,6 +24,7 @@ export function StockCard({
   item,
   glass,
   glasses,
+  others,
   laid,
   settings,
   done,
@@ -28,6 +33,8 @@ export function StockCard({
   item: StockRow;
   glass: Glass | undefined;
   glasses: readonly Glass[];
+  /** What else there is of its glass. */
+  others: readonly StockRow[];
   /** What is laid out on it and not cut yet. */
   laid: RackAnswer['laid'];
   settings: Settings;
@@ -57,9 +64,23 @@ export function StockCard({
       ))}
       {glass && <ShapeForm key={JSON.stringify(item.outline)} item={item} glass={glass} unit={settings.unit} />}
       <MoveForm item={item} />
+      <KeepFor items={[item]} />
       <Button onClick={onLike}>Receive more like it</Button>
       <Fold title="Correct what was entered">
         <CorrectForm item={item} glasses={glasses} settings={settings} done={done} />
+      </Fold>
+      {glass && (
+        <Fold title="Label">
+          <Labels items={[item]} glasses={new Map([[glass.id, glass]])} settings={settings} />
+        </Fold>
+      )}
+      {glass && (
+        <Fold title="Break it in two">
+          <SplitForm key={item.areaMm2} item={item} glass={glass} settings={settings} />
+        </Fold>
+      )}
+      <Fold title="Join it with another record">
+        <JoinForm key={others.length} item={item} others={others} settings={settings} />
       </Fold>
       {glass && (
         <Fold title="Weigh it">

@@ -5,7 +5,7 @@ import { forgetAnswers } from '../../state/offline.ts';
 import { useOpening } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { dayAndTime } from '../../ui/dates.ts';
-import { ScanCode } from './ScanCode.tsx';
+import { ScanCode } from '../../ui/ScanCode.tsx';
 
 /** How the tablet at the bench finds Nelvik, and who has come in. */
 export function OtherDevices({ locale }: { locale: string }) {

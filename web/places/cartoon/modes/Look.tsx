@@ -8,6 +8,7 @@ import { useSend } from '../../../state/send.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { CartoonNotes } from '../CartoonNotes.tsx';
 import { isInHand } from '../ChangeList.tsx';
+import { stockFor } from '../../../panel/stockFor.ts';
 import { CHANGING, type ModeProps } from './ModeProps.ts';
 
 /** One piece, what is hard about it and how it is scored; and all that was noticed. */
@@ -91,7 +92,7 @@ export function Look({ view, answer, desk, selected }: ModeProps) {
           pieces,
           answer.cuts,
           view.glasses,
-          (glassId) => view.reader.ask('stockOfGlass', glassId),
+          (glassId) => stockFor(view, glassId),
           view.limits.sheetEdgeMm,
         )}
         limits={view.limits}

@@ -15,6 +15,7 @@ import { SideSheet } from '../../../ui/SideSheet.tsx';
 import { PanelBeside } from './PanelBeside.tsx';
 import { degrees, type Pose } from './pose.ts';
 import { SheetBoard } from './SheetBoard.tsx';
+import { stockFor } from '../../../panel/stockFor.ts';
 import { useTable, type Table } from './useTable.ts';
 
 /** So many sentences about what is wrong are read; the rest is seen. */
@@ -142,11 +143,11 @@ export function LightTable({
 
 /** Every sheet and offcut of the glasses that something is still to be cut from. */
 function SheetPick({ view, item, onSheet }: { view: PanelView; item: StockRow; onSheet: (id: string) => void }) {
-  const { pieces, glasses, reader, settings } = view;
-  const wanted = new Set(pieces.filter((p) => p.stage === 'to-cut').map((p) => p.glassId));
+  const { pieces, glasses, settings } = view;
+  const wanted = new Set(pieces.flatMap((p) => (p.stage === 'to-cut' && p.glassId !== null ? [p.glassId] : [])));
   wanted.add(item.glassId);
-  const items = [...reader.all('stock')]
-    .filter((s) => s.gone === null && wanted.has(s.glassId))
+  const items = [...wanted]
+    .flatMap((glassId) => stockFor(view, glassId))
     .sort((a, b) => a.glassId.localeCompare(b.glassId) || b.areaMm2 - a.areaMm2);
   return (
     <ChoiceField

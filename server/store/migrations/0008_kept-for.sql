@@ -1,1 +1,0 @@
-ALTER TABLE `stock` ADD `kept_for` text;

@@ -1,0 +1,106 @@
+import { parse } from 'papaparse';
+import { useState } from 'react';
+import type { Settings } from '#core/bench';
+import { readReceipts, type Glass, type Receipt } from '#core/stock';
+import { count, priceOfArea } from '#core/units';
+import { receiptFaultWords, sizeWords } from '#core/words';
+import { useSend } from '../../state/send.ts';
+import { Button } from '../../ui/Button.tsx';
+
+/** A list of glass is a few kilobytes; what is larger is another file. */
+const MOST_BYTES = 2_000_000;
+const SHOWN = 4;
+
+interface Read {
+  readonly name: string;
+  readonly receipts: readonly Receipt[];
+  /** Sentences; where there is one nothing is taken. */
+  readonly faults: readonly string[];
+}
+
+/** Sheets and offcuts read from a list: looked at first, then all of it comes onto the rack in one step, or none. */
+export function ListForm({
+  glasses,
+  labels,
+  settings,
+  done,
+}: {
+  glasses: readonly Glass[];
+  /** Of what stands on the rack. */
+  labels: readonly string[];
+  settings: Settings;
+  done: () => void;
+}) {
+  const send = useSend();
+  const [read, setRead] = useState<Read | null>(null);
+  const take = async (file: File | undefined) => {
+    if (file) setRead({ name: file.name, ...(await readFile(file, { glasses, taken: labels, unit: settings.unit })) });
+  };
+  const receive = async ({ receipts }: Read) => {
+    const priceOf = new Map(glasses.map((g) => [g.id, g.priceCentsPerM2]));
+    const items = receipts.map(({ costCents, ...item }) => ({
+      ...item,
+      costCents:
+        costCents ??
+        (item.kind === 'sheet' ? priceOfArea(item.widthMm * item.heightMm, priceOf.get(item.glassId) ?? 0) : 0),
+    }));
+    const said = `${count(items.length, 'sheet or offcut', 'sheets and offcuts')} on the rack.`;
+    if (await send.command({ kind: 'receive-many', ask: { items } }, said)) done();
+  };
+  return (
+    <section aria-label="From a list" className="grid gap-2 pb-2">
+      <p className="text-[14.5px] text-mute">
+        A CSV with the columns Label, Glass, Wide and High; What, Stands in and Worth if you like. The rack’s own table
+        saves one.
+      </p>
+      <label className="inline-flex min-h-11 cursor-pointer items-center justify-center rounded-md border border-dashed border-strong px-4 font-semibold focus-within:outline-3 focus-within:outline-copper hover:border-copper">
+        {read === null ? 'Choose a list …' : 'Another list …'}
+        <input
+          type="file"
+          accept=".csv,.tsv,.txt,text/csv"
+          className="sr-only"
+          onChange={(event) => {
+            void take(event.target.files?.[0]);
+            event.target.value = '';
+          }}
+        />
+      </label>
+      {read && read.faults.length > 0 && (
+        <div role="alert" className="grid gap-1 text-[15.5px] text-risk">
+          {read.faults.slice(0, SHOWN).map((fault) => (
+            <p key={fault}>{fault}</p>
+          ))}
+          {read.faults.length > SHOWN && (
+            <p>And {count(read.faults.length - SHOWN, 'more line')} that can not be read.</p>
+          )}
+          <p className="text-mute">Nothing was taken from {read.name}.</p>
+        </div>
+      )}
+      {read && read.faults.length === 0 && (
+        <>
+          <p role="status" className="text-[15.5px]">
+            {count(read.receipts.length, 'sheet or offcut', 'sheets and offcuts')} in {read.name}:{' '}
+            {read.receipts
+              .slice(0, SHOWN)
+              .map((r) => `${r.label} (${sizeWords(r.widthMm, r.heightMm, settings.unit)})`)
+              .join(', ')}
+            {read.receipts.length > SHOWN && ' …'}
+          </p>
+          <Button look="go" onClick={() => void receive(read)}>
+            Put them on the rack
+          </Button>
+        </>
+      )}
+    </section>
+  );
+}
+
+async function readFile(file: File, known: Parameters<typeof readReceipts>[1]): Promise<Omit<Read, 'name'>> {
+  if (file.size > MOST_BYTES)
+    return { receipts: [], faults: ['This file is too large for a list of glass; save the rows alone as CSV.'] };
+  const { data } = parse<string[]>(await file.text(), { skipEmptyLines: 'greedy' });
+  const read = readReceipts(data, known);
+  return 'receipts' in read
+    ? { receipts: read.receipts, faults: [] }
+    : { receipts: [], faults: read.faults.map(receiptFaultWords) };
+}
