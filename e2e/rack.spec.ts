@@ -65,7 +65,8 @@ test.describe('the rack to scale', () => {
     page,
   }) => {
     await page.goto(`${DEMO}/rack`);
-    await page.getByRole('button', { name: 'Count', exact: true }).click();
+    await page.getByRole('button', { name: 'More of the rack' }).click();
+    await page.getByRole('menuitem', { name: 'Count a slot' }).click();
     const count = page.getByRole('dialog', { name: 'What is really there' });
     await count.getByRole('combobox', { name: 'Which slot' }).click();
     await page.getByRole('option', { name: 'tray 3' }).click();
@@ -109,7 +110,7 @@ test.describe('the rack to scale', () => {
     await page.getByLabel('Find', { exact: true }).fill('');
     await page.getByRole('radio', { name: 'Table' }).click();
     await expect(page.getByRole('columnheader', { name: 'Laid out for' })).toBeVisible();
-    await page.getByRole('row', { name: /^T5 / }).click();
+    await page.getByRole('row', { name: /T5 / }).click();
     await expect(page.getByRole('dialog', { name: 'Offcut T5' })).toBeVisible();
   });
 
@@ -125,5 +126,85 @@ test.describe('the rack to scale', () => {
     await page.goto(`${DEMO}/rack`);
     await page.getByRole('radio', { name: 'Table' }).click();
     for (const theme of ['light', 'dark'] as const) expect(await barriers(page, { theme })).toEqual([]);
+  });
+});
+
+test.describe('more than one sheet at once', () => {
+  const list = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+
+  test('a list is read in whole or not at all; its faults are named by line', async ({ page }) => {
+    await page.goto(`${DEMO}/rack?receive=1`);
+    const sheet = page.getByRole('dialog', { name: 'Receive glass' });
+    await sheet.getByRole('button', { name: 'From a list' }).click();
+    const file = sheet.locator('input[type=file]');
+    const code = (await page.request.get(`${DEMO}/api/studio`).then((r) => r.json())).glasses[0].code as string;
+    await file.setInputFiles(list('colours.csv', 'colour,pieces\nblue,4\n'));
+    await expect(sheet.getByRole('alert')).toContainText('The list has no column “Label”');
+    await file.setInputFiles(list('slip.csv', `Label;Glass;Wide;High\nQ1;${code};300;200\nQ2;${code};wide;200\n`));
+    await expect(sheet.getByRole('alert')).toContainText('Line 3: “wide” can not stand under “Wide”.');
+    expect(await item(page, 'Q1')).toBeUndefined();
+    await file.setInputFiles(
+      list('glass.csv', `Label,Glass,Wide,High,Stands in\nQ1,${code},300,200,tray 9\nQ2,${code},12 in,200,tray 9\n`),
+    );
+    await expect(sheet.getByRole('status')).toContainText('2 sheets and offcuts in glass.csv');
+    await sheet.getByRole('button', { name: 'Put them on the rack' }).click();
+    await expect.poll(async () => (await item(page, 'Q2'))?.areaMm2).toBe(60_960);
+
+    // Moved and kept for a job together, found by the code of a label, and all of it taken back.
+    await page.getByRole('radio', { name: 'Table' }).click();
+    await page.getByLabel('Find in Rack').fill('tray 9');
+    for (const label of ['Q1', 'Q2']) await page.getByRole('checkbox', { name: `Pick ${label}` }).click();
+    await page.getByRole('button', { name: 'With 2 picked ones …' }).click();
+    const both = page.getByRole('dialog', { name: '2 sheets and offcuts' });
+    await both.getByLabel('They stand in').fill('window');
+    await both.getByRole('button', { name: 'Move' }).click();
+    await expect.poll(async () => (await item(page, 'Q1'))?.place).toBe('window');
+    await page.getByRole('radio', { name: 'To scale' }).click();
+    await page.getByLabel('Find', { exact: true }).fill(`${DEMO}/rack?item=Q2`);
+    await page.keyboard.press('Enter');
+    const card = page.getByRole('dialog', { name: 'Sheet Q2' });
+    await card.getByRole('combobox', { name: 'Kept for' }).click();
+    await page.getByRole('option').nth(1).click();
+    await expect.poll(async () => (await item(page, 'Q2'))?.keptFor).not.toBeNull();
+    await card.getByRole('button', { name: 'Label', exact: true }).click();
+    await card.getByRole('button', { name: 'Print 1 label' }).click();
+    await expect(card.getByText('Label printer (simulated): 1 label in its tray')).toBeVisible();
+    await page.keyboard.press('Escape');
+    for (let i = 0; i < 3; i++) {
+      const before = (await rack(page)).seq;
+      await undo(page).click();
+      await expect.poll(async () => (await rack(page)).seq).toBeGreaterThan(before);
+    }
+    expect(await item(page, 'Q1')).toBeUndefined();
+  });
+
+  test('a sheet is broken in two and joined again; what to buy is told in whole sheets', async ({ page }) => {
+    const whole = await item(page, 'B3');
+    if (!whole) throw new Error('no whole sheet');
+    await page.goto(`${DEMO}/rack?item=${whole.id}`);
+    const card = page.getByRole('dialog', { name: `Sheet ${whole.id}` });
+    await card.getByRole('button', { name: 'Break it in two' }).click();
+    await card.getByLabel('From its left edge').fill('100 mm');
+    await card.getByRole('button', { name: 'Break it', exact: true }).click();
+    const part = `${whole.id}-1`;
+    await expect.poll(async () => (await item(page, part))?.widthMm).toBe(100);
+    expect((await item(page, whole.id))?.areaMm2).toBe(whole.areaMm2 - ((await item(page, part))?.areaMm2 ?? 0));
+    await card.getByRole('button', { name: 'Join it with another record' }).click();
+    await card.getByRole('combobox', { name: /^The same piece/ }).click();
+    await page.getByRole('option', { name: new RegExp(`^${part},`) }).click();
+    await card.getByLabel('Together wide').fill(String(whole.widthMm));
+    await card.getByRole('button', { name: 'Join them' }).click();
+    await expect.poll(async () => (await item(page, whole.id))?.areaMm2).toBe(whole.areaMm2);
+    await page.keyboard.press('Escape');
+    for (let i = 0; i < 2; i++) {
+      const before = (await rack(page)).seq;
+      await undo(page).click();
+      await expect.poll(async () => (await rack(page)).seq).toBeGreaterThan(before);
+    }
+    expect((await item(page, whole.id))?.outline).toBeNull();
+    await page.getByRole('button', { name: 'More of the rack' }).click();
+    await page.getByRole('menuitem', { name: 'What to buy' }).click();
+    const buy = page.getByRole('dialog', { name: 'To buy' });
+    await expect(buy.getByText(/in hand/).first()).toBeVisible();
   });
 });

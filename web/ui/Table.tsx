@@ -120,6 +120,8 @@ export function Table<T extends object>({
   const shown = table.getRowModel().rows;
   const visible = columns.filter((c) => table.getColumn(c.id)?.getIsVisible() ?? true);
   const told = visible.filter((c) => c.isTool !== true);
+  // The first column that says something names its row.
+  const [named] = told;
   const isMany = shown.length > MANY;
   const virtual = useVirtualizer({
     count: isMany ? shown.length : 0,
@@ -192,10 +194,10 @@ export function Table<T extends object>({
                 data-picked={picked?.has(row.id) || undefined}
                 className={`border-t border-line data-picked:bg-soft data-picked:shadow-[inset_3px_0_0_var(--copper)] ${onRow ? 'cursor-pointer hover:bg-soft' : ''}`}
               >
-                {visible.map((c, i) => {
+                {visible.map((c) => {
                   const shownAs = c.show ? c.show(row.original) : (c.value(row.original) ?? '—');
                   const className = `py-2 pr-3 ${c.isNumber ? 'text-right whitespace-nowrap' : ''}`;
-                  return i === 0 ? (
+                  return c === named ? (
                     <th key={c.id} scope="row" className={`${className} pl-2 text-left font-semibold`}>
                       {onRow ? (
                         <button type="button" className="min-h-9 min-w-9 text-left" aria-pressed={picked?.has(row.id)}>
@@ -206,7 +208,7 @@ export function Table<T extends object>({
                       )}
                     </th>
                   ) : (
-                    <td key={c.id} className={className}>
+                    <td key={c.id} className={c.isTool ? `${className} pl-2` : className}>
                       {shownAs}
                     </td>
                   );

@@ -1,3 +1,4 @@
+import { Ellipsis } from 'lucide-react';
 import { useCallback, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { StudioAnswer } from '#contract';
@@ -7,6 +8,7 @@ import { useRack, useSettings, useStudio, type StockRow } from '../../state/stud
 import { UndoButtons } from '../../history/UndoButtons.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Fold } from '../../ui/Fold.tsx';
+import { Menu, MenuItem } from '../../ui/Menu.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Toggles } from '../../ui/Toggles.tsx';
 import { CountForm } from './CountForm.tsx';
@@ -136,6 +138,8 @@ export function Rack() {
                 const label = scannedLabel(words).toLowerCase();
                 const found = here.find((s) => s.id.toLowerCase() === label);
                 if (!found) return;
+                // Else the same stroke would press what has the focus next.
+                e.preventDefault();
                 setWords('');
                 setOpen({ kind: 'item', id: found.id });
               }}
@@ -152,12 +156,20 @@ export function Rack() {
           ]}
           onPick={setLook}
         />
-        <Button onClick={() => setOpen({ kind: 'buy' })}>To buy</Button>
-        <Button onClick={() => setOpen({ kind: 'count' })}>Count</Button>
         <Button onClick={() => setOpen({ kind: 'glass' })}>New glass</Button>
         <Button look="go" onClick={() => setOpen({ kind: 'receive' })}>
           Receive
         </Button>
+        <Menu
+          button={
+            <Button look="line" className="w-11 px-0!" aria-label="More of the rack">
+              <Ellipsis aria-hidden size={20} />
+            </Button>
+          }
+        >
+          <MenuItem onPick={() => setOpen({ kind: 'count' })}>Count a slot</MenuItem>
+          <MenuItem onPick={() => setOpen({ kind: 'buy' })}>What to buy</MenuItem>
+        </Menu>
       </header>
       {inUse.length === 0 && (
         <p className="py-16 text-center text-[17px] text-mute">

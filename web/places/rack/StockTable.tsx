@@ -42,7 +42,7 @@ export function StockTable({
         show: (s) => (
           // The row itself opens the card.
           <span role="presentation" onClick={(event) => event.stopPropagation()}>
-            <Check checked={picked.has(s.id)} onCheck={(on) => onPick(s.id, on)}>
+            <Check className="-my-2" checked={picked.has(s.id)} onCheck={(on) => onPick(s.id, on)}>
               <span className="sr-only">Pick {s.id}</span>
             </Check>
           </span>
