@@ -106,6 +106,8 @@ export const ANSWERS = {
     pieces: z.array(ROWS.pieces),
     /** Choices of glass that are kept by name. */
     choices: z.array(ROWS.choices),
+    /** Photos of the sheets that its pieces lie on or were cut from. */
+    photos: z.array(ROWS.photos),
     /** Other panels of the commission. */
     set: z.array(z.strictObject({ id: text, name: text })),
   }),
@@ -118,6 +120,8 @@ export const ANSWERS = {
     stock: z.array(ROWS.stock),
     /** What is laid out on sheets and not cut yet, by sheet and panel. */
     laid: z.array(z.strictObject({ stockId: text, panelId: text, panelName: text, numbers: z.array(count) })),
+    /** Photos of the sheets that stand here, or that its offcuts came from. */
+    photos: z.array(ROWS.photos),
     totals: z.record(text, z.number().int()),
     /** Area of what panels in hand have still to be cut, by glass. */
     needs: z.array(z.strictObject({ glassId: text, mm2: count })),

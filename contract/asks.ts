@@ -179,6 +179,18 @@ export const ASKS = {
   'receive-many': z.strictObject({ items: z.array(receipt).min(1).max(500) }),
   'move-many': z.strictObject({ stockIds: stockList, place: name }),
   'keep-for': z.strictObject({ stockIds: stockList, commissionId: id.nullable() }),
+  'photo-sheet': z.strictObject({
+    stockId: knownLabel,
+    photo: z
+      .strictObject({
+        hash: z.string().regex(/^[0-9a-f]{64}$/, 'must be the name of a kept picture'),
+        x: z.number().min(-1e5).max(1e5),
+        y: z.number().min(-1e5).max(1e5),
+        widthMm: lengthMm.min(1, 'must be at least 1 mm'),
+        heightMm: lengthMm.min(1, 'must be at least 1 mm'),
+      })
+      .nullable(),
+  }),
   'split-stock': z.strictObject({ stockId: knownLabel, at: straightBreak }),
   'join-stock': z.strictObject({
     stockId: knownLabel,

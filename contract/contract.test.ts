@@ -79,6 +79,7 @@ const SOUND: Record<string, unknown> = {
   },
   'move-many': { stockIds: ['S1'], place: 'slot' },
   'keep-for': { stockIds: ['S1'], commissionId: null },
+  'photo-sheet': { stockId: 'S1', photo: { hash: 'a'.repeat(64), x: 0, y: 0, widthMm: 300, heightMm: 200 } },
   'split-stock': { stockId: 'S1', at: { from: [5, 0], to: [5, 9] } },
   'join-stock': { stockId: 'S1', otherId: 'S2', widthMm: 20, heightMm: 10 },
   'move-stock': { stockId: 'S1', place: 'slot' },

@@ -160,6 +160,7 @@ export const ROWS = {
     locked: z.boolean(),
     spot: z.strictObject({ stockId: text, rootId: text, ...lies }).nullable(),
   }),
+  photos: z.strictObject({ ...row, hash: text, x: z.number(), y: z.number(), widthMm: mm, heightMm: mm }),
   choices: z.strictObject({ ...row, ...ofPanel, name: text, glasses: z.record(text, text) }),
   moves: z.strictObject({
     ...row,

@@ -208,3 +208,48 @@ test.describe('more than one sheet at once', () => {
     await expect(buy.getByText(/in hand/).first()).toBeVisible();
   });
 });
+
+test('a photo of the real sheet is set straight and shows on the rack; what is no photo is told in one sentence', async ({
+  page,
+}) => {
+  await page.goto(`${DEMO}/rack?item=B3`);
+  const card = page.getByRole('dialog', { name: 'Sheet B3' });
+  await card.getByRole('button', { name: 'Photo of it' }).click();
+  const file = card.locator('input[type=file]').first();
+  await file.setInputFiles({ name: 'note.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture at all') });
+  await expect(card.getByRole('alert')).toContainText('This file is no picture that can be read');
+  // A sheet in four colours before a dark wall.
+  const drawn = await page.evaluate(async () => {
+    const canvas = new OffscreenCanvas(800, 600);
+    const pen = canvas.getContext('2d');
+    if (!pen) throw new Error('no pen');
+    pen.fillStyle = '#202020';
+    pen.fillRect(0, 0, 800, 600);
+    for (const [i, colour] of ['#c04040', '#40c040', '#4040c0', '#c0c040'].entries()) {
+      pen.fillStyle = colour;
+      pen.fillRect(64 + (i % 2) * 336, 48 + Math.floor(i / 2) * 252, 336, 252);
+    }
+    const bytes = new Uint8Array(await (await canvas.convertToBlob({ type: 'image/png' })).arrayBuffer());
+    return [...bytes];
+  });
+  await file.setInputFiles({ name: 'sheet.png', mimeType: 'image/png', buffer: Buffer.from(drawn) });
+  await card.getByRole('checkbox', { name: 'Even out the light behind it' }).click();
+  await card.getByRole('button', { name: 'This is how it looks' }).click();
+  await expect(page.getByText('B3 looks as on its photo from now on.')).toBeVisible();
+  const photo = (await rack(page)).photos.find((one) => one.id === 'B3');
+  expect(photo).toMatchObject({ x: 0, y: 0, widthMm: 810, heightMm: 610 });
+  // The first corner stood at 8 %: its red quarter reaches to the middle of what was kept.
+  const colours = await page.evaluate(async (hash) => {
+    const bitmap = await createImageBitmap(await (await fetch(`/api/pictures/${hash}`)).blob());
+    const pen = new OffscreenCanvas(bitmap.width, bitmap.height).getContext('2d');
+    pen?.drawImage(bitmap, 0, 0);
+    return [0.25, 0.75].map((u) => [...(pen?.getImageData(bitmap.width * u, bitmap.height * 0.25, 1, 1).data ?? [])]);
+  }, photo?.hash);
+  expect(colours[0]?.[0]).toBeGreaterThan(150);
+  expect(colours[0]?.[1]).toBeLessThan(110);
+  expect(colours[1]?.[1]).toBeGreaterThan(150);
+  await page.keyboard.press('Escape');
+  await expect(page.locator(`image[href$="${photo?.hash ?? ''}"]`).first()).toBeAttached();
+  await undo(page).click();
+  await expect.poll(async () => (await rack(page)).photos.length).toBe(0);
+});

@@ -160,6 +160,35 @@ describe('commands', () => {
       const { lines } = (await server.send('/panels/p/history')).body as HistoryAnswer;
       expect(lines.slice(0, 2).map((l) => l.words)).toEqual(['done again: 1 cut from S1', 'taken back: 1 cut from S1']);
     });
+    it('of pictures: a JPEG is kept once by its content, all else is refused in a sentence', async () => {
+      const jpeg = Buffer.concat([Buffer.from('ffd8ffe0', 'hex'), Buffer.alloc(400, 7), Buffer.from('ffd9', 'hex')]);
+      const post = (body: Buffer, type = 'image/jpeg') =>
+        fetch(`${server.base}/api/pictures`, {
+          method: 'POST',
+          headers: { 'content-type': type },
+          body: new Uint8Array(body),
+        });
+      const kept = (await (await post(jpeg)).json()) as { hash: string };
+      expect(await (await post(jpeg)).json()).toEqual(kept);
+      const back = await fetch(`${server.base}/api/pictures/${kept.hash}`);
+      expect(back.headers.get('content-type')).toBe('image/jpeg');
+      expect(Buffer.from(await back.arrayBuffer()).equals(jpeg)).toBe(true);
+      for (const [body, type] of [
+        [Buffer.from('<svg onload="alert(1)"/>'.repeat(20)), 'image/jpeg'],
+        [jpeg.subarray(0, 200), 'image/jpeg'],
+        [jpeg, 'image/png'],
+        [Buffer.alloc(0), 'image/jpeg'],
+      ] as const) {
+        const answer = await post(body, type);
+        expect(answer.status).toBe(400);
+        expect(((await answer.json()) as { words: string }).words).toMatch(/^This is no picture .*\.$/);
+      }
+      expect((await post(Buffer.alloc(5_000_000, 7))).status).toBe(413);
+      expect((await fetch(`${server.base}/api/pictures/${'0'.repeat(64)}`)).status).toBe(404);
+      // A drawing's file is no picture, whoever knows its name.
+      const [drawing] = server.desk.store.drawings.fileHashes().filter((hash) => hash !== kept.hash);
+      if (drawing !== undefined) expect((await fetch(`${server.base}/api/pictures/${drawing}`)).status).toBe(404);
+    });
     it('keep to their place: the rack has its own, and another panel too', async () => {
       await panelWithGlass(server);
       await server.send('/commands', command('move-stock', { stockId: 'S1', place: 'window' }));

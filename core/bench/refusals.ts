@@ -85,6 +85,7 @@ const REFUSALS = {
     `${name} is laid out for ${placeName(more, state)}; lift those pieces off first, or take another sheet.`,
   'kept-for-other': ({ name, more, state }) =>
     `${name} is kept for ${placeName(more, state)}; free it on the rack, or take another sheet.`,
+  'no-photo': ({ name }) => `No photo of ${name} is kept.`,
   'split-beside': ({ name }) => `This does not part ${name} in two; draw the break from edge to edge.`,
   'split-shape-unknown': ({ name }) => `Of ${name} only the area is known; draw its true shape first.`,
   'join-itself': ({ name }) => `${name} can not be joined to itself; say which other record is the same glass.`,

@@ -1,7 +1,7 @@
 import type { LineAllowance, Opening, Technique } from '../sizing/index.ts';
 import type { JointKind } from '../cartoon/index.ts';
 import { limitsWith, type Limits, type OwnLimits } from '../limits/index.ts';
-import type { Glass, Spot, StockItem, StockMove } from '../stock/index.ts';
+import type { Glass, SheetPhoto, Spot, StockItem, StockMove } from '../stock/index.ts';
 import type { Branded, Currency, DisplayUnit, JointId, PieceId } from '../units/index.ts';
 import type { BreakReason } from './reasons.ts';
 import { BEGINS, type RouteStep, type RouteVersion, type StepCode } from './routes/definition.ts';
@@ -210,6 +210,7 @@ export interface Tables {
   joints: JointRow & Row & { readonly id: JointRowId };
   pieces: Piece & Row & { readonly id: PieceRowId };
   choices: GlassChoice & Row;
+  photos: SheetPhoto & Row;
   moves: StockMove & Row;
   mishaps: Mishap & Row;
   hours: Hours & Row;
@@ -231,6 +232,7 @@ export const TABLE_NAMES = [
   'joints',
   'pieces',
   'choices',
+  'photos',
   'moves',
   'mishaps',
   'hours',

@@ -84,22 +84,22 @@ function table(share: number): Uint8ClampedArray {
 
 /** A tile as it looks with a light behind it: dots of red, green, blue and alpha, for a canvas. */
 export function developed(
-  tile: GlassTile,
+  { through, sheen }: Pick<GlassTile, 'through' | 'sheen'>,
   { behind, room }: Pick<Lit, 'behind' | 'room'>,
 ): Uint8ClampedArray<ArrayBuffer> {
-  const { size, through, sheen } = tile;
-  const dots = new Uint8ClampedArray(4 * size * size);
+  const count = through.length / 3;
+  const dots = new Uint8ClampedArray(4 * count);
   const perStep = STEPS / (AMOUNT * MOST);
   for (let c = 0; c < 3; c++) {
     const light = behind[c] ?? 1;
     const list = table(light);
     // What the face throws back is counted in the same light.
     const back = (room[c] ?? 0) / light;
-    for (let k = 0; k < size * size; k++) {
+    for (let k = 0; k < count; k++) {
       const amount = (through[3 * k + c] ?? 0) + back * (sheen[3 * k + c] ?? 0);
       dots[4 * k + c] = list[Math.min(STEPS - 1, (amount * perStep) | 0)] ?? 255;
     }
   }
-  for (let k = 0; k < size * size; k++) dots[4 * k + 3] = 255;
+  for (let k = 0; k < count; k++) dots[4 * k + 3] = 255;
   return dots;
 }

@@ -1,11 +1,24 @@
-import type { Glass } from '#core/stock';
+import type { Glass, SheetPhoto } from '#core/stock';
 
 /** All that says how a glass looks. */
-export type GlassLook = Pick<Glass, 'colour' | 'second' | 'texture' | 'hiding' | 'coat' | 'flow'>;
+export type GlassLook = Pick<Glass, 'colour' | 'second' | 'texture' | 'hiding' | 'coat' | 'flow'> & {
+  /** Of the very sheet, where there is one: it is what shows then. */
+  readonly photo?: Omit<SheetPhoto, 'id'> | undefined;
+};
 
 /** The same look has the same name: what is drawn of it is drawn once. */
-export const lookName = ({ colour, second, texture, hiding, coat, flow }: GlassLook): string =>
-  [colour.toLowerCase(), second?.toLowerCase() ?? '', texture, hiding, coat, flow ? 'flow' : ''].join(' ');
+export const lookName = ({ colour, second, texture, hiding, coat, flow, photo }: GlassLook): string =>
+  [
+    colour.toLowerCase(),
+    second?.toLowerCase() ?? '',
+    texture,
+    hiding,
+    coat,
+    flow ? 'flow' : '',
+    ...placeOf(photo),
+  ].join(' ');
+const placeOf = (photo: GlassLook['photo']): (string | number)[] =>
+  photo ? [photo.hash, photo.x, photo.y, photo.widthMm, photo.heightMm] : [];
 
 /** A number that a name stands for: the same glass looks the same everywhere (FNV-1a, 32 bits). */
 export function seedOf(name: string): number {

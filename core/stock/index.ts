@@ -11,6 +11,7 @@ export {
   type Coat,
   type Glass,
   type Hiding,
+  type SheetPhoto,
   type MoveKind,
   type StockItem,
   type StockMove,

@@ -83,6 +83,18 @@ export interface StockItem {
   readonly gone: 'used up' | 'written off' | null;
 }
 
+/** How the glass of a sheet really looks: a photo of it, seen straight on. Its id is the sheet that it once came as. */
+export interface SheetPhoto {
+  readonly id: string;
+  /** Of the file, SHA-256, hex. */
+  readonly hash: string;
+  /** What of the sheet it shows, mm, in the sheet's own coordinates. */
+  readonly x: number;
+  readonly y: number;
+  readonly widthMm: number;
+  readonly heightMm: number;
+}
+
 export const MOVE_KINDS = ['received', 'pieces', 'offcut', 'waste', 'put back'] as const;
 export type MoveKind = (typeof MOVE_KINDS)[number];
 

@@ -27,6 +27,7 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
   const maybe = <T>(value: T): T | null => (random() < 0.5 ? value : null);
   const onRack = (): string => pick([...s.studio.all('stock')].filter((i) => i.gone === null)).id;
   const stock = (): string => pick([...s.studio.all('stock')]).id;
+  const toCut = (): number[] => [...s.studio.all('pieces')].filter((p) => p.stage === 'to-cut').map((p) => p.number);
   const glass = (): string => pick(['blue', 'red']);
   const panelId = 'p';
   let made = 0;
@@ -126,7 +127,7 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
     },
     'choose-glass': () => {
       // Mostly pieces that wait, so that kept choices differ from what is there.
-      const waiting = [...s.studio.all('pieces')].filter((p) => p.stage === 'to-cut').map((p) => p.number);
+      const waiting = toCut();
       return { panelId, numbers: waiting.length > 0 && random() < 0.7 ? waiting : some(), glassId: maybe(glass()) };
     },
     'keep-choice': () => ({ panelId, name: pick(['one', 'two']) }),
@@ -138,7 +139,7 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       ...pick([{ flowDeg: below(180) }, { section: pick(['A', 'B']), sectionName: 'sky' }, { locked: random() < 0.3 }]),
       ...(random() < 0.3 ? { recheck: false as const } : {}),
     }),
-    'ask-steps': () => ({ panelId, numbers: some(), steps: maybe(['painted']) ?? [] }),
+    'ask-steps': () => ({ panelId, numbers: toCut().slice(0, 2), steps: maybe(['painted']) ?? [] }),
     'lay-out': () => {
       const item = pick([...s.studio.all('stock')]);
       const onIt = [...s.studio.all('pieces')].filter((p) => p.stage === 'to-cut' && p.glassId === item.glassId);
@@ -187,6 +188,10 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
     'receive-many': () => ({ items: [asks.receive(), asks.receive()] }),
     'move-many': () => ({ stockIds: [...new Set([stock(), stock()])], place: fresh('slot ') }),
     'keep-for': () => ({ stockIds: [onRack()], commissionId: pick([null, 'c', 'c', 'd']) }),
+    'photo-sheet': () => ({
+      stockId: stock(),
+      photo: maybe({ hash: String(below(10)).repeat(64), x: 0, y: 0, widthMm: 100 + below(5), heightMm: 100 }),
+    }),
     'split-stock': () => {
       const item = pick([...s.studio.all('stock')]);
       const { minX, minY, maxX, maxY } = boxOf(shapeLeft(item).outline);
@@ -264,7 +269,9 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
     if (without.length > 0) return { kind: 'choose-glass', ask: { panelId, numbers: without, glassId: glass() } };
     const toCut = pieces.find((p) => p.stage === 'to-cut');
     if (toCut) {
-      const enough = [...s.studio.all('stock')].find((i) => i.glassId === toCut.glassId && i.areaMm2 > 2000);
+      const enough = [...s.studio.all('stock')].find(
+        (i) => i.glassId === toCut.glassId && i.areaMm2 > 2000 && i.keptFor !== 'd',
+      );
       const sheet = { ...asks.receive(), glassId: toCut.glassId ?? glass(), widthMm: 300, heightMm: 300 };
       if (!enough) return { kind: 'receive', ask: sheet };
       const source = { stockId: enough.id, numbers: [toCut.number], left: { kind: 'stays' as const } };
@@ -279,12 +286,17 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
   return {
     bench: (): string => pick(BENCHES),
     onwards,
-    /** Half of what is asked are the acts of the bench itself; the rest is any act that there is. */
-    command: (): Command => {
+    /**
+     * Half of what is asked are the acts of the bench itself; the rest is any act that there is.
+     * @param untried kinds that have not been taken yet: now and then one of them
+     */
+    command: (untried: readonly ActKind[] = []): Command => {
       // What is away takes no work, so it is soon back.
       const away = { table: 'panels' as const, id: panelId, as: null };
       if ((s.studio.get('panels', panelId)?.away ?? null) !== null && random() < 0.7)
         return { kind: 'put-away', ask: away };
+      const rare = untried.length > 0 && random() < 0.2 ? pick(untried) : null;
+      if (rare !== null) return { kind: rare, ask: asks[rare]() } as Command;
       const kind = random() < 0.5 ? pick(DAILY) : pick(Object.keys(asks) as ActKind[]);
       return { kind, ask: asks[kind]() } as Command;
     },

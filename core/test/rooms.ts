@@ -13,7 +13,7 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
   'core/sizing': core('units', 'limits', 'geometry', 'cartoon'),
   'core/cutting': core('units', 'limits', 'geometry', 'cartoon', 'sizing'),
   'core/stock': core('units', 'limits', 'geometry'),
-  'core/glass': core('units', 'colour', 'stock'),
+  'core/glass': core('units', 'geometry', 'colour', 'stock'),
   'core/layout': core('units', 'limits', 'geometry', 'stock'),
   'core/bench': core('units', 'limits', 'geometry', 'cartoon', 'sizing', 'stock', 'layout'),
   'core/labour': core('units', 'bench', 'cutting'),
@@ -28,7 +28,16 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
 /** The rooms of the interface among themselves; a place never reaches another place. */
 export const WEB_ARROWS: Readonly<Record<string, readonly string[]>> = {
   'web/app': ['web/places', 'web/history', 'web/state', 'web/ui'],
-  'web/places': ['web/panel', 'web/tally', 'web/labour', 'web/history', 'web/worker', 'web/devices', 'web/state', 'web/ui'],
+  'web/places': [
+    'web/panel',
+    'web/tally',
+    'web/labour',
+    'web/history',
+    'web/worker',
+    'web/devices',
+    'web/state',
+    'web/ui',
+  ],
   'web/tally': ['web/panel', 'web/state', 'web/ui'],
   'web/history': ['web/state', 'web/ui'],
   'web/labour': ['web/state', 'web/ui'],

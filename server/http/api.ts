@@ -24,6 +24,8 @@ import { sendError } from './errors.ts';
 import { queries } from './queries.ts';
 
 const COMMAND_LIMIT = '1mb';
+/** What a browser has made of a photo: small enough to be kept for good. */
+const PICTURE_LIMIT = '4mb';
 const DRAWING_LIMIT = '33mb';
 /** Quick, and within a fifth of the smallest. */
 const PACK_LEVEL = 2;
@@ -81,6 +83,12 @@ export function api({ desk, clock, drawingWorker, gate, copies, putBack }: ApiPa
     if (!parsed.success) return sendError(res, 'bad-input', firstProblem(parsed.error));
     answer(res, desk.submit(parsed.data as Submit, clock()));
   });
+  router.post('/pictures', express.raw({ type: 'image/jpeg', limit: PICTURE_LIMIT }), (req, res) => {
+    const content: unknown = req.body;
+    if (!Buffer.isBuffer(content) || !isJpeg(content))
+      return sendError(res, 'bad-input', 'This is no picture that can be kept; nothing was changed.');
+    res.json({ hash: desk.store.drawings.keepFile(content, 'image/jpeg') });
+  });
   router.post('/put-back', express.json({ limit: COMMAND_LIMIT }), (req, res) => {
     const parsed = putBackSchema.safeParse(req.body);
     if (!parsed.success) return sendError(res, 'bad-input', firstProblem(parsed.error));
@@ -110,6 +118,10 @@ export function api({ desk, clock, drawingWorker, gate, copies, putBack }: ApiPa
   router.use((_req, res) => sendError(res, 'not-here', 'There is nothing at this address.'));
   return { router, close: () => live.close() };
 }
+
+/** Begins as a JPEG does, and ends as one (ITU-T T.81, B.1.1.3: start and end of image). */
+const isJpeg = (content: Buffer): boolean =>
+  content.length > 100 && content.readUInt16BE(0) === 0xffd8 && content.readUInt16BE(content.length - 2) === 0xffd9;
 
 /** Long work ends when whoever asked for it has gone. */
 function whileAsked(res: Response): AbortSignal {

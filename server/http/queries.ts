@@ -14,6 +14,7 @@ import { ledgerAnswer, rackAnswer } from '../queries/rack.ts';
 import { reckoningAnswer } from '../queries/reckoning.ts';
 import { studioAnswer } from '../queries/studio.ts';
 import { todayAnswer } from '../queries/today.ts';
+import { unpack } from '../store/packing.ts';
 import { sendPacked } from './answers.ts';
 import { sendError } from './errors.ts';
 
@@ -83,6 +84,11 @@ export function queries(desk: Desk, drawings: Drawings, clock: () => number): Ro
       res.set('cache-control', 'private, no-cache');
       sendPacked(req, res, packed, `${req.params.id}.${studyRules(limitsOf(desk.state))}`);
     });
+  router.get('/pictures/:hash', (req, res) => {
+    const picture = desk.store.drawings.file(req.params.hash);
+    if (picture?.mediaType !== 'image/jpeg') return sendError(res, 'not-here', 'This picture is not in the studio.');
+    res.set('cache-control', FOREVER).type('jpeg').send(unpack(picture.packed));
+  });
   router.get('/drawings/:id/source', (req, res) => {
     const source = desk.store.drawings.source(req.params.id);
     if (!source) return sendError(res, 'not-here', 'This drawing is not in the studio.');

@@ -1,5 +1,6 @@
 import type { PanelAnswer, PanelHoursAnswer } from '#contract';
 import type { Desk } from '../desk.ts';
+import { photosOf } from './photos.ts';
 
 export function panelAnswer(desk: Desk, id: string): PanelAnswer | null {
   const { state } = desk;
@@ -7,6 +8,7 @@ export function panelAnswer(desk: Desk, id: string): PanelAnswer | null {
   const commission = panel && state.get('commissions', panel.commissionId);
   if (!panel || !commission || panel.away === 'deleted') return null;
   const set = state.where('panels', 'commission_id = ? and away is null order by rowid', panel.commissionId);
+  const pieces = state.where('pieces', 'panel_id = ? and drawn = 1 order by number', id);
   return {
     seq: desk.seq,
     panel,
@@ -14,8 +16,12 @@ export function panelAnswer(desk: Desk, id: string): PanelAnswer | null {
     sections: state.where('sections', 'panel_id = ? order by letter', id),
     steps: state.where('steps', 'panel_id = ? order by at', id),
     joints: state.where('joints', 'panel_id = ? and drawn = 1 order by number', id),
-    pieces: state.where('pieces', 'panel_id = ? and drawn = 1 order by number', id),
+    pieces,
     choices: state.where('choices', 'panel_id = ? order by name', id),
+    photos: photosOf(
+      desk,
+      pieces.flatMap(({ spot }) => spot?.rootId ?? []),
+    ),
     set: set.filter((p) => p.id !== id).map(({ id: other, name }) => ({ id: other, name })),
   } as PanelAnswer;
 }

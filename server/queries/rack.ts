@@ -1,5 +1,6 @@
 import type { LedgerAnswer, RackAnswer } from '#contract';
 import type { Desk } from '../desk.ts';
+import { photosOf } from './photos.ts';
 
 const MOVES_A_PAGE = 100;
 const LATEST = 8;
@@ -9,9 +10,14 @@ export function rackAnswer(desk: Desk): RackAnswer {
   const totals = desk.store.sqlite
     .prepare<[], { kind: string; mm2: number }>('select kind, sum_mm2 as mm2 from ledger_totals')
     .all();
+  const stock = desk.state.where('stock', 'gone is null order by rowid');
   return {
     seq: desk.seq,
-    stock: desk.state.where('stock', 'gone is null order by rowid'),
+    stock,
+    photos: photosOf(
+      desk,
+      stock.map((item) => item.rootId),
+    ),
     laid: laidOut(desk),
     ...needed(desk),
     totals: Object.fromEntries(totals.map(({ kind, mm2 }) => [kind, mm2])),

@@ -16,7 +16,7 @@ import {
   type Line,
 } from './lines.ts';
 import type { Area, Drawn, DrawnPiece, Metal, Palette, Scene, Standing, Window } from './scene.ts';
-import { mmPerDot, type Tiles } from './tiles.ts';
+import { fromDots, type Tiles } from './tiles.ts';
 
 type Pen = OffscreenCanvasRenderingContext2D;
 
@@ -211,7 +211,7 @@ function body(
     // Until its tile is worked out a glass is as even as its name.
     if (!pattern) pen.fillStyle = look.colour;
     else {
-      pattern.setTransform(whereOnGlass(standing, place, look).scale(mmPerDot(tile)));
+      pattern.setTransform(whereOnGlass(standing, place, look).multiply(fromDots(tile, look)));
       pen.fillStyle = pattern;
     }
   } else pen.fillStyle = palette['no-colour'];

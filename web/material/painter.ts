@@ -36,7 +36,7 @@ export class Painter {
   private palette: Palette | null = null;
   private readonly drawings = new Map<string, ReadyDrawing>();
   private readonly views = new Map<string, View>();
-  private readonly tiles = new Tiles();
+  private readonly tiles = new Tiles(() => this.sharpen());
   /** Glass that is to be worked out finer, in this order. */
   private readonly wanted = new Map<string, WantedTile>();
   /** … and what will be wanted where somebody looks closer, worked out while there is nothing else to do. */
@@ -121,8 +121,10 @@ export class Painter {
     const size = sizeFor(layer.window.pxPerMm);
     const light = view.scene.lighting?.kind ?? 'bench';
     const looks = glassesIn(view.scene);
-    const rough = looks.filter((look) => !this.tiles.has(look, light, size));
-    layer.isSharp = rough.length === 0;
+    const all = looks.filter((look) => !this.tiles.has(look, light, size));
+    layer.isSharp = all.length === 0;
+    // What waits for a photo of its sheet is painted again when that has come.
+    const rough = all.filter((look) => this.tiles.isReady(look));
     const seen = { palette: this.palette, tiles: this.tiles, size };
     paint(pen, drawing, view.scene, layer.window, seen, only);
     // First a small tile of each, which is there in no time, where painting once more takes none either.

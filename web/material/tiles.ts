@@ -3,6 +3,8 @@ import {
   glassTile,
   LIGHTS,
   lookName,
+  throughPhoto,
+  type Dots,
   TILE_MM,
   type GlassLook,
   type GlassTile,
@@ -23,6 +25,7 @@ export const sizeFor = (pxPerMm: number): number => (pxPerMm > CLOSE_FROM ? CLOS
 /** So many are kept, the ones used last: more than a panel has, however many glasses a studio comes to have. */
 const MOST_RAW = 120;
 const MOST_PICTURES = 240;
+const MOST_PHOTOS = 24;
 
 class Kept<T> {
   private readonly map = new Map<string, T>();
@@ -51,12 +54,36 @@ export class Tiles {
   private readonly raw = new Kept<GlassTile>(MOST_RAW);
   private readonly pictures = new Kept<OffscreenCanvas>(MOST_PICTURES);
 
+  /** Photos of sheets by their names; null while one is fetched, or where it can not be. */
+  private readonly photos = new Kept<Dots | null>(MOST_PHOTOS);
+  private readonly onPhoto: () => void;
+
+  /** @param onPhoto a photo that was waited for has come */
+  constructor(onPhoto: () => void) {
+    this.onPhoto = onPhoto;
+  }
+
+  /** Whether it can be made now; the photo of a sheet is fetched first. */
+  isReady({ photo }: GlassLook): boolean {
+    if (!photo) return true;
+    const known = this.photos.get(photo.hash);
+    if (known === undefined) {
+      this.photos.set(photo.hash, null);
+      void fetched(photo.hash).then((dots) => {
+        this.photos.set(photo.hash, dots);
+        if (dots) this.onPhoto();
+      });
+    }
+    return known !== undefined && known !== null;
+  }
+
   has(look: GlassLook, light: LightKind, size: number): boolean {
     return this.pictures.has(pictureName(look, light, size));
   }
 
   /** A tile of just this size. */
   make(look: GlassLook, light: LightKind, size: number): OffscreenCanvas {
+    if (look.photo) return this.developedPhoto(look, light);
     const name = pictureName(look, light, size);
     const known = this.pictures.get(name);
     if (known) return known;
@@ -72,13 +99,50 @@ export class Tiles {
     return picture;
   }
 
+  /** A photo as it looks in a light, the same for every size; empty where the photo is not there. */
+  private developedPhoto(look: GlassLook, light: LightKind): OffscreenCanvas {
+    const name = pictureName(look, light, 0);
+    const known = this.pictures.get(name);
+    if (known) return known;
+    const photo = this.photos.get(look.photo?.hash ?? '') ?? null;
+    const picture = new OffscreenCanvas(photo?.width ?? 1, photo?.height ?? 1);
+    if (!photo) return picture;
+    const { width, height, ...tile } = throughPhoto(photo, look);
+    picture.getContext('2d')?.putImageData(new ImageData(developed(tile, LIGHTS[light]), width, height), 0, 0);
+    this.pictures.set(name, picture);
+    return picture;
+  }
+
   /** The finest tile up to a size that is at hand. */
   best(look: GlassLook, light: LightKind, size: number): OffscreenCanvas | null {
+    if (look.photo) return this.has(look, light, size) ? this.developedPhoto(look, light) : null;
     const at = [CLOSE, WHOLE, SMALL].find((s) => s <= size && this.has(look, light, s));
     return at === undefined ? null : this.make(look, light, at);
   }
 }
 
-export const mmPerDot = (tile: OffscreenCanvas): number => TILE_MM / tile.width;
+/** Where a tile lies before it is laid under a piece: from its dots to the square of its glass, or to its sheet. */
+export function fromDots(tile: OffscreenCanvas, { photo }: GlassLook): DOMMatrix {
+  if (!photo) return new DOMMatrix().scale(TILE_MM / tile.width);
+  const { x, y, widthMm, heightMm } = photo;
+  return new DOMMatrix().translate(x, y).scale(widthMm / tile.width, heightMm / tile.height);
+}
 
-const pictureName = (look: GlassLook, light: LightKind, size: number): string => `${light} ${size} ${lookName(look)}`;
+async function fetched(hash: string): Promise<Dots | null> {
+  try {
+    const answer = await fetch(`/api/pictures/${hash}`);
+    if (!answer.ok) return null;
+    const bitmap = await createImageBitmap(await answer.blob());
+    const { width, height } = bitmap;
+    const pen = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true });
+    pen?.drawImage(bitmap, 0, 0);
+    bitmap.close();
+    return pen?.getImageData(0, 0, width, height) ?? null;
+  } catch {
+    // Without the network the glass has its plain colour.
+    return null;
+  }
+}
+
+const pictureName = (look: GlassLook, light: LightKind, size: number): string =>
+  `${light} ${look.photo ? 'photo' : size} ${lookName(look)}`;

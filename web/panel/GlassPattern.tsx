@@ -1,4 +1,5 @@
 import { squareOnSheet, TILE_MM, type GlassLook } from '#core/glass';
+import { useSheetPhoto } from '../state/studio.ts';
 import { useTile } from './useTile.ts';
 
 /**
@@ -18,6 +19,16 @@ export function GlassPattern({
 }) {
   const tile = useTile(glass);
   const square = squareOnSheet(sheet ?? id);
+  const photo = useSheetPhoto(sheet);
+  if (photo) {
+    const { x, y, widthMm, heightMm, hash } = photo;
+    return (
+      <pattern id={id} x={x} y={y} width={widthMm} height={heightMm} patternUnits="userSpaceOnUse">
+        <rect width={widthMm} height={heightMm} fill={glass.colour} />
+        <image href={`/api/pictures/${hash}`} width={widthMm} height={heightMm} preserveAspectRatio="none" />
+      </pattern>
+    );
+  }
   return (
     <pattern
       id={id}

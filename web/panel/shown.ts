@@ -1,4 +1,4 @@
-import type { Glass } from '#core/stock';
+import type { Glass, SheetPhoto } from '#core/stock';
 import type { PicturePaths } from './paths.ts';
 import type { Pictured, PicturedPiece } from './standing.ts';
 
@@ -8,4 +8,6 @@ export interface Shown {
   readonly panel: Pictured;
   readonly pieces: readonly PicturedPiece[];
   readonly glasses: ReadonlyMap<string, Glass>;
+  /** Photos of sheets that pieces lie on or were cut from, by the sheet they once came as. */
+  readonly photos?: ReadonlyMap<string, SheetPhoto> | undefined;
 }

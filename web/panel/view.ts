@@ -1,7 +1,7 @@
 import type { CartoonAnswer, PanelAnswer } from '#contract';
 import type { PieceRow, Settings, Standing, Studio } from '#core/bench';
 import type { Limits } from '#core/limits';
-import type { Glass } from '#core/stock';
+import type { Glass, SheetPhoto } from '#core/stock';
 import type { PanelPaths } from './paths.ts';
 
 /** All that the steps of one panel look at. */
@@ -21,4 +21,6 @@ export interface PanelView {
   readonly answer: CartoonAnswer | null;
   readonly paths: PanelPaths | null;
   readonly glasses: ReadonlyMap<string, Glass>;
+  /** Photos of sheets, by the sheet that they once came as. */
+  readonly photos: ReadonlyMap<string, SheetPhoto>;
 }

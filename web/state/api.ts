@@ -85,6 +85,13 @@ export const api = {
     ]);
     return { id, ...drawing, ...study };
   },
+  /** Keeps a JPEG by its content. */
+  keepPicture: (picture: Blob) =>
+    ask<{ readonly hash: string }>('/pictures', {
+      method: 'POST',
+      headers: { 'content-type': 'image/jpeg' },
+      body: picture,
+    }),
   sketch: (id: string) => ask<Sketch>(`/drawings/${at(id)}/sketch`),
   /** One step from the outbox. */
   step: (path: string, body: object) => post<Accepted>(path, body),

@@ -10,6 +10,7 @@ const OF_THE_RACK: ReadonlySet<Command['kind']> = new Set([
   'move-stock',
   'move-many',
   'keep-for',
+  'photo-sheet',
   'split-stock',
   'join-stock',
   'write-off',

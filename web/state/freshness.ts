@@ -37,6 +37,7 @@ const ASKED_AGAIN: Readonly<Record<string, Keys>> = {
   steps: both(LISTS, each('panel'), each('history'), each('undo')),
   joints: both(LISTS, each('panel'), each('history'), each('undo')),
   pieces: both(LISTS, each('panel'), each('history'), each('undo'), all('piece-history')),
+  photos: both(all('rack', 'panel'), undoAt('rack')),
   choices: both(each('panel'), each('history'), each('undo')),
   mishaps: both(each('panel-hours'), all('reckoning', 'commission')),
   hours: both(each('panel-hours'), each('history'), each('undo'), all('studio', 'reckoning', 'commission', 'jobs')),

@@ -50,6 +50,18 @@ export const useCopies = () => useQuery({ queryKey: ['copies'], queryFn: api.cop
 export const useOpening = () => useQuery({ queryKey: ['opening'], queryFn: api.opening, retry });
 export const useRack = () => useQuery({ queryKey: ['rack'], queryFn: api.rack, ...asked });
 
+/** The photo of a sheet that stands on the rack, or that its offcuts came from. */
+export function useSheetPhoto(rootId: string | undefined): Tables['photos'] | undefined {
+  const { data } = useQuery({
+    queryKey: ['rack'],
+    queryFn: api.rack,
+    ...asked,
+    enabled: rootId !== undefined,
+    select: ({ photos }) => photos.find((photo) => photo.id === rootId),
+  });
+  return data;
+}
+
 /** Jobs in hand, and delivered ones page by page. */
 export const useJobs = () =>
   useInfiniteQuery({

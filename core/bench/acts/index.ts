@@ -20,6 +20,7 @@ import { joinStock } from './joinStock/act.ts';
 import { keepFor } from './keepFor/act.ts';
 import { moveMany } from './moveMany/act.ts';
 import { moveStock } from './moveStock/act.ts';
+import { photoSheet } from './photoSheet/act.ts';
 import { putAway } from './putAway/act.ts';
 import { putBack } from './putBack/act.ts';
 import { receiveMany } from './receiveMany/act.ts';
@@ -70,6 +71,7 @@ export const ACTS = {
   'move-stock': moveStock,
   'move-many': moveMany,
   'keep-for': keepFor,
+  'photo-sheet': photoSheet,
   'split-stock': splitStock,
   'join-stock': joinStock,
   'correct-stock': correctStock,

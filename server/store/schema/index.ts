@@ -1,10 +1,10 @@
 import type { TableName, Tables } from '#core/bench';
-import { panels, sections, steps, joints, pieces, choices, moves, mishaps, hours } from './panels.ts';
+import { panels, sections, steps, joints, pieces, choices, photos, moves, mishaps, hours } from './panels.ts';
 import { settings, people, glasses, stock, routes, routeSteps, commissions } from './studio.ts';
 
 export { fileUses, files, drawings, studies } from './files.ts';
 export { log, logOriginals, meta, OFF_THE_RACK, pieceLog } from './log.ts';
-export { ledgerTotals, panels, sections, steps, joints, pieces, choices, moves, mishaps, hours } from './panels.ts';
+export { ledgerTotals, panels, sections, steps, joints, pieces, choices, photos, moves, mishaps, hours } from './panels.ts';
 export { settings, people, glasses, stock, routes, routeSteps, commissions } from './studio.ts';
 
 /** The tables whose rows the core reads and writes, by its names. */
@@ -22,6 +22,7 @@ export const ROW_TABLES = {
   joints,
   pieces,
   choices,
+  photos,
   moves,
   mishaps,
   hours,

@@ -140,6 +140,20 @@ export const choices = sqliteTable(
   (t) => [index('choices_by_panel').on(t.panelId)],
 );
 
+/** Photos of sheets, each by the sheet that it once came as; the file itself is among the files. */
+export const photos = sqliteTable(
+  'photos',
+  {
+    ...row,
+    hash: text('hash').notNull(),
+    x: real('x').notNull(),
+    y: real('y').notNull(),
+    widthMm: real('width_mm').notNull(),
+    heightMm: real('height_mm').notNull(),
+  },
+  (t) => [check('photos_size', sql`${t.widthMm} > 0 and ${t.heightMm} > 0`)],
+);
+
 /** The ledger. An item that was taken back is gone from the rack, its entries are not: they name no row. */
 export const moves = sqliteTable(
   'moves',

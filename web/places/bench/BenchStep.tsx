@@ -71,7 +71,7 @@ export function BenchStep() {
       </p>
     );
   const lit = look === 'lit';
-  const shown = { paths, panel, pieces, glasses };
+  const shown = { paths, panel, pieces, glasses, photos: view.photos };
   const material = panelMaterial(shown, { look, lighting, beside });
   const here = panelId === panel.id ? pieces.find((p) => p.number === at) : undefined;
   const side =

@@ -27,7 +27,7 @@ export function SideOfPanel({
   onJoint: (joint: Joint) => void;
 }) {
   const { panel, pieces, glasses } = view;
-  const shown = { paths, panel, pieces, glasses };
+  const shown = { paths, panel, pieces, glasses, photos: view.photos };
   const { drawn, scene } = panelMaterial(shown, { look: side, lighting: NO_LIGHT });
   const stage = useRef<SVGGElement>(null);
   const { x, y, width, height } = paths.box;

@@ -9,6 +9,8 @@ import type { PanelView } from '../../panel/view.ts';
 import { stockFor } from '../../panel/stockFor.ts';
 import { ChoiceField } from '../../ui/Choice.tsx';
 
+import { PhotoColour } from './PhotoColour.tsx';
+
 interface GlassListProps {
   readonly view: PanelView;
   /** Colour of the glass that is in hand: what others are held against, until another colour is chosen. */
@@ -52,6 +54,7 @@ export function GlassList({ view, inHand, onTap }: GlassListProps) {
           />
         )}
       </div>
+      {order === 'nearest' && <PhotoColour onColour={setColour} />}
       <ul className="-mx-2 grid content-start gap-1" aria-label="Glasses on the rack">
         {all.map((glass) => (
           <li key={glass.id}>

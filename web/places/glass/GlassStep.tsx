@@ -56,7 +56,7 @@ export function GlassStep() {
     else toast(`No piece is of ${name} yet: tap the pieces first.`, { id: 'why-not' });
   };
   const look = lit ? 'lit' : 'front';
-  const shown = { paths, panel, pieces, glasses };
+  const shown = { paths, panel, pieces, glasses, photos: view.photos };
   const other = view.choices.find((choice) => choice.id === besideId);
   const material = panelMaterial(shown, { look, lighting, beside, chosen: true });
   const otherScene =

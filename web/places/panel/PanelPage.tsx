@@ -37,6 +37,11 @@ export function PanelPage() {
   const cartoon = useCartoon(panel ? panel.cartoonId : drawing, panelId, settings.limits);
   const glasses = useMemo(() => new Map([...reader.all('glasses')].map((g) => [g.id, g])), [reader]);
   const { data } = panelAnswer;
+  const onRack = rack.data?.photos;
+  const photos = useMemo(
+    () => new Map([...(onRack ?? []), ...(data?.photos ?? [])].map((photo) => [photo.id, photo])),
+    [onRack, data?.photos],
+  );
   useTitle(STEP_NAMES[step], panel?.name, panel?.name === data?.commission.title ? undefined : data?.commission.title);
   const clocks = studio.data?.clocks;
   // One and the same as long as nothing of it changes: what follows a panel is not drawn anew for every other answer.
@@ -56,9 +61,10 @@ export function PanelPage() {
             answer: cartoon.data ?? null,
             paths: cartoon.data ? panelPaths(cartoon.data) : null,
             glasses,
+            photos,
           }
         : null,
-    [panel, data, reader, settings, clocks, cartoon.data, glasses],
+    [panel, data, reader, settings, clocks, cartoon.data, glasses, photos],
   );
   if (panelAnswer.isPending)
     return (

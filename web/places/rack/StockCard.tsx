@@ -15,6 +15,7 @@ import { WeighForm } from './CountForm.tsx';
 import { JoinForm } from './JoinForm.tsx';
 import { KeepFor } from './KeepFor.tsx';
 import { Labels } from './Labels.tsx';
+import { PhotoForm } from './PhotoForm.tsx';
 import { SplitForm } from './SplitForm.tsx';
 import { ShapeForm } from './ShapeForm.tsx';
 import { MoveForm, WriteOffForm } from './StockForms.tsx';
@@ -63,6 +64,9 @@ export function StockCard({
         </p>
       ))}
       {glass && <ShapeForm key={JSON.stringify(item.outline)} item={item} glass={glass} unit={settings.unit} />}
+      <Fold title="Photo of it">
+        <PhotoForm item={item} />
+      </Fold>
       <MoveForm item={item} />
       <KeepFor items={[item]} />
       <Button onClick={onLike}>Receive more like it</Button>

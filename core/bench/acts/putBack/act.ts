@@ -46,7 +46,7 @@ export interface WasPutBack {
 
 /** Undo and redo: what an act has changed goes back to what it was, unless somebody has changed it since. */
 export const putBack: Act<PutBack, WasPutBack> = {
-  version: 4,
+  version: 5,
   formerly: [],
   undoIn: 'panel',
   reads: {},
@@ -86,16 +86,21 @@ export const putBack: Act<PutBack, WasPutBack> = {
   upcasts: {
     1: wasPutBackFromV1,
     2: (old: Omit<WasPutBack, 'of'>): WasPutBack => ({ ...old, of: '' }),
-    3: (old: WasPutBack): WasPutBack => ({ ...old, rows: old.rows.map((row) => withLaterFields(row)) }),
+    3: withLater,
+    4: withLater,
   },
 };
 
 /** What rows did not say yet when older logs kept them whole. */
 const LATER_FIELDS: Readonly<Partial<Record<TableName, (id: string) => object>>> = {
-  stock: (id) => ({ ...UNSHAPED, rootId: id }),
+  stock: (id) => ({ ...UNSHAPED, rootId: id, keptFor: null }),
   pieces: () => ({ spot: null }),
   glasses: () => ({ second: null, coat: 'none' }),
 };
+
+function withLater(old: WasPutBack): WasPutBack {
+  return { ...old, rows: old.rows.map((row) => withLaterFields(row)) };
+}
 
 const withLaterFields = (back: RowBack): RowBack =>
   'row' in back ? { ...back, row: { ...LATER_FIELDS[back.table]?.(back.id), ...back.row } } : back;

@@ -35,7 +35,7 @@ export function PanelBeside({
   }, [pieces, patterns, poses, item.id, item.rootId]);
   if (!paths) return null;
   const { drawn, scene } = panelMaterial(
-    { paths, panel, pieces: shown, glasses },
+    { paths, panel, pieces: shown, glasses, photos: view.photos },
     { look: 'lit', lighting: { kind: 'clear', roomLit: false }, chosen: true },
   );
   const { x, y, width, height } = paths.box;
