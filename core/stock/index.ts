@@ -24,5 +24,6 @@ export { areaByWeight, GLASS_G_PER_CM3, weightOfGlass } from './weigh.ts';
 export { outlineWhereItLies, type Spot } from './spot.ts';
 export { bySize, fitsOn, takingOf, wantedFlow, type Taking, type Wanted } from './takers.ts';
 export { readReceipts, type Column as ReceiptColumn, type Receipt, type ReceiptFault } from './receipts.ts';
+export { spreadOver, type GlassSpread, type Spread, type SpreadPanel, type Swap } from './spread.ts';
 export { shoppingList, USUAL_USE, type ToBuy } from './shopping.ts';
 export { labelsFrom } from './labels.ts';

@@ -104,6 +104,12 @@ export const usePanel = (id: string | undefined) =>
     retry,
     staleTime: HOLDS_MS,
   });
+/** Several panels, once they are wanted; those that are there. */
+export const usePanels = (ids: readonly string[]): PanelAnswer[] =>
+  useQueries({
+    queries: ids.map((id) => ({ queryKey: ['panel', id], queryFn: () => api.panel(id), retry, staleTime: HOLDS_MS })),
+    combine: (all) => all.flatMap((one) => one.data ?? []),
+  });
 export const usePanelHistory = (id: string) =>
   useQuery({ queryKey: ['history', id], queryFn: () => api.panelHistory(id), retry, staleTime: HOLDS_MS });
 /** What undo and redo would do next at a place, for whoever works here. */

@@ -14,11 +14,13 @@ import { panelMaterial } from '../../panel/panelMaterial.ts';
 import { useSend } from '../../state/send.ts';
 import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Fold } from '../../ui/Fold.tsx';
 import { SideSheet } from '../../ui/SideSheet.tsx';
 import { Split } from '../../panel/Split.tsx';
 import { Choices, piecesBy } from './Choices.tsx';
 import { GlassDrag } from './GlassDrag.tsx';
 import { GlassList } from './GlassList.tsx';
+import { SpreadOver } from './SpreadOver.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
 
 /** Glass is given to pieces by picking them on the drawing; seen as chosen, or lit in a dark room. */
@@ -94,6 +96,11 @@ export function GlassStep() {
         }}
       />
       <GlassList view={view} inHand={inHand} onTap={tapGlass} />
+      {view.set.length > 0 && (
+        <Fold title={`Spread over the ${view.set.length + 1} panels of this job`}>
+          <SpreadOver view={view} />
+        </Fold>
+      )}
     </SideSheet>
   );
   return (
