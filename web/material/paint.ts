@@ -173,6 +173,7 @@ export function paint(
     edges(pen, inView, looks.palette, pxPerMm);
     for (const one of inView) faults(pen, one, looks.palette);
   }
+  backing(pen, inView, scene, ready, looks.palette);
   metal(pen, ready, scene.metal, looks.palette, lit);
   pen.restore();
   if (lit && !only) spill(pen, ready, inMm, LIGHTS[lit.kind], lit, pxPerMm);
@@ -331,6 +332,33 @@ function stroke(
   pen.translate(shiftMm, shiftMm);
 }
 
+/** How far the foil on the other face reaches beyond the seam on this one, to both sides together. From memory. */
+const BACKING_MM = 1.3;
+
+/** Through clear glass the inner side of the foil on its other face is seen beside the seam: copper, or black as patina. */
+function backing(pen: Pen, inView: readonly Seen[], scene: Scene, ready: ReadyDrawing, palette: Palette): void {
+  const { seams } = scene.metal;
+  if (!seams) return;
+  const clear = new Path2D();
+  let isAny = false;
+  for (const { standing, place } of inView) {
+    if (standing.isPaper && !scene.lighting) continue;
+    if (scene.glasses[standing.glass]?.hiding !== 'clear') continue;
+    clear.addPath(place.glass);
+    isAny = true;
+  }
+  if (!isAny) return;
+  pen.save();
+  pen.clip(clear, 'evenodd');
+  const widthMm = SEAM_MM + BACKING_MM;
+  const alpha = scene.lighting && !scene.lighting.roomLit ? 0.45 : 0.7;
+  stroke(pen, ready.path(seams.d), { colour: seams.dark ? 'patina' : 'foil', widthMm, alpha }, palette);
+  pen.restore();
+}
+
+/** How wide a seam is drawn. */
+const SEAM_MM = 4.5;
+
 /** Lead or solder over the glass, with the light from above left. */
 function metal(
   pen: Pen,
@@ -347,7 +375,7 @@ function metal(
   pen.save();
   if (seams) {
     const path = ready.path(seams.d);
-    shadow(path, 4.5);
+    shadow(path, SEAM_MM);
     for (const line of seamLines(seams)) stroke(pen, path, line, palette, face);
   }
   for (const band of bands) {
