@@ -78,6 +78,13 @@ describe('pieces', () => {
     [['pieces', panel, '--came', 'z'], /--came/],
     [['pieces', panel, '--snap', '-1mm'], /--snap/],
     [['pieces', panel, '--frob'], /Unknown option/],
+    [['lead'], /Use: nelvik lead/],
+    [['lead', panel, '--came', 'u6x1.6'], /--came must be a profile/],
+    [['lead', panel, '--border', 'tin'], /--border must be a profile/],
+    [['lead', panel, '--corner', 'middle'], /--corner must be one of/],
+    [['lead', panel, '--stock', '0'], /--stock must be a length/],
+    [['lead', panel, '--stock', '10mm', '--kerf', '10mm'], /longer than what is lost/],
+    [['lead', file('words.svg', 'not a drawing')], /not an SVG/],
     [['pieces', file('text.svg', 'not a drawing')], /not an SVG/],
   ])('refuses %j in one line, exit 2, nothing on standard output', (args, words) => {
     const { status, stdout, stderr } = run(...args);
@@ -102,6 +109,43 @@ describe('pieces', () => {
       }
     },
   );
+  it('leads a panel up: joints, lines, runs, an order, and cuts packed into lengths, as the contract names them', () => {
+    interface Lead {
+      joints: { id: number; kind: string }[];
+      lines: { id: number; border: boolean; left: number | null; lengthMm: number }[];
+      runs: {
+        id: string;
+        lines: number[];
+        profile: string;
+        lengthMm: number;
+        ends: { kind: string; against?: string }[];
+      }[];
+      order: { step: number; piece: number | null; runs: string[] }[];
+      locked: unknown[];
+      cuts: {
+        lengths: { profile: string; runs: string[]; usedMm: number; leftMm: number }[];
+        spliced: { run: string }[];
+      };
+      pieces: { number: number; outline: unknown[] }[];
+    }
+    const { status, stdout } = run('lead', panel, '--came', 'h8x1.6', '--stock', '90mm', '--kerf', '1mm');
+    expect(status).toBe(0);
+    const lead = JSON.parse(stdout) as Lead;
+    expect(lead.joints.map((joint) => joint.kind).sort()).toEqual(['L', 'L', 'L', 'L', 'T', 'T']);
+    expect(lead.pieces.map((piece) => piece.number)).toEqual([1, 2]);
+    const inner = lead.runs.filter((one) => one.profile === 'h8x1.6');
+    expect(inner).toHaveLength(1);
+    expect(lead.runs.filter((one) => one.profile === 'u10x1.6')).toHaveLength(4);
+    expect(lead.order.map((step) => step.piece)).toEqual([null, expect.any(Number), expect.any(Number), null]);
+    // Of all that is cut each part stands once in the lengths, and they hold no more than they are long.
+    const parts = lead.cuts.lengths.flatMap((one) => one.runs);
+    expect(new Set(parts).size).toBe(parts.length);
+    for (const { run: id } of lead.cuts.spliced) expect(parts).toContain(`${id}#1`);
+    for (const { usedMm, leftMm } of lead.cuts.lengths) expect(usedMm + leftMm).toBeCloseTo(90, 3);
+    const mm = lead.runs.reduce((sum, one) => sum + one.lengthMm, 0);
+    const used = lead.cuts.lengths.reduce((sum, one) => sum + one.usedMm, 0);
+    expect(used - mm).toBeCloseTo(parts.length, 3);
+  });
   it('reads a DXF, and proposes a line for a piece that cannot be cut', () => {
     const corners = [0, 0, 80, 0, 80, 60, 0, 60];
     const dxf = [

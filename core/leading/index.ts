@@ -1,0 +1,13 @@
+export {
+  CORNERS,
+  type Corner,
+  type LeadJoint,
+  type LeadLine,
+  type LeadPlan,
+  type LeadRun,
+  type LeadStep,
+  type Locked,
+} from './types.ts';
+export { leadPlan, type LeadWish } from './plan.ts';
+export { cutList, fewestLengths, packLengths, type CutList, type Spliced } from './cuts.ts';
+export { checkLead } from './check.ts';
