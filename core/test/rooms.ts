@@ -21,7 +21,7 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
   'core/words': [...DRAWING, ...core('leading', 'stock', 'layout', 'bench', 'labour')],
   contract: core('units', 'limits', 'cartoon', 'sizing', 'cutting', 'stock', 'bench'),
   server: ['contract', ...DRAWING, ...core('stock', 'bench', 'words')],
-  web: ['contract', ...DRAWING, ...core('colour', 'glass', 'layout', 'stock', 'bench', 'labour', 'words')],
+  web: ['contract', ...DRAWING, ...core('leading', 'colour', 'glass', 'layout', 'stock', 'bench', 'labour', 'words')],
   cli: [...DRAWING, ...core('leading', 'layout', 'bench', 'words')],
   demo: ['server', 'contract', ...core('units', 'limits', 'geometry', 'sizing', 'cutting', 'stock', 'bench')],
 };

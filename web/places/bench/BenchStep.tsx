@@ -18,6 +18,9 @@ import { TOGGLE, Toggles } from '../../ui/Toggles.tsx';
 import { jointAt } from '../../panel/jointAt.ts';
 import { useSolder } from '../../panel/useSolder.ts';
 import { Inspector } from './Inspector.tsx';
+import { LeadingLayer } from './leading/LeadingLayer.tsx';
+import { LeadingSheet } from './leading/LeadingSheet.tsx';
+import { useLeading } from './leading/useLeading.ts';
 import { NoDrawing } from './NoDrawing.tsx';
 import { PieceTable } from './PieceTable.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
@@ -41,6 +44,7 @@ export function BenchStep() {
   const [asTable, setAsTable] = useState(false);
   const { numbers, at, panelId, choose, toggle } = useSelection();
   const selected = panelId === panel.id ? numbers : NONE;
+  const leading = useLeading(view);
   const tally = useTally(view);
   const solder = useSolder(view);
   const tapJoint = (at: Point, mmPerPx: number) => {
@@ -83,6 +87,8 @@ export function BenchStep() {
         recut={tally.askedRecut}
         onDone={tally.answered}
       />
+    ) : leading.isOn ? (
+      <LeadingSheet {...leading.sheet} />
     ) : (
       <Inspector view={view} numbers={[...selected]} ask={tally.ask} key={panel.id} />
     );
@@ -93,7 +99,10 @@ export function BenchStep() {
           className="relative flex min-h-0 min-w-0 flex-1 flex-col"
           style={lit ? { background: roomColour(lighting) } : undefined}
         >
-          <div className="flex flex-wrap items-center gap-1.5 py-1.5 pr-6 pl-4 max-sm:flex-nowrap max-sm:overflow-x-auto max-sm:pr-2 xl:px-6 print:hidden">
+          {/* One toggle more has no room beside the board's tools on a tablet: it goes below. */}
+          <div
+            className={`flex flex-wrap items-center gap-1.5 py-1.5 pr-6 pl-4 max-sm:flex-nowrap max-sm:overflow-x-auto max-sm:pr-2 xl:px-6 print:hidden ${panel.technique === 'lead' ? 'sm:max-xl:pr-[262px]' : ''}`}
+          >
             <Toggles label="View" value={look} options={VIEWS} onPick={setLook} />
             <button
               type="button"
@@ -103,6 +112,20 @@ export function BenchStep() {
             >
               Table
             </button>
+            {panel.technique === 'lead' && (
+              <button
+                type="button"
+                aria-pressed={leading.isOn}
+                aria-label="Leading order"
+                onClick={() => {
+                  leading.turn();
+                  setLook('front');
+                }}
+                className={TOGGLE}
+              >
+                Order
+              </button>
+            )}
           </div>
           <div className="flex min-h-0 flex-1">
             <Board
@@ -122,6 +145,14 @@ export function BenchStep() {
               label={`${panel.name}, ${pieces.length} pieces. Arrow keys go to the neighbouring piece; a digit starts the tally line.`}
             >
               <PanelOnBoard shown={shown} look={look} metal={material.scene.metal} />
+              {leading.plan && look === 'front' && (
+                <LeadingLayer
+                  plan={leading.plan}
+                  paths={paths}
+                  step={leading.sheet.step}
+                  faceMm={panel.allowance.faceMm}
+                />
+              )}
               {panel.opening && (look === 'front' || look === 'back') && (
                 <SightLine paths={paths} allowance={panel.allowance} opening={panel.opening} />
               )}

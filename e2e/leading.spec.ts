@@ -1,0 +1,43 @@
+import { expect, test, type Page } from '@playwright/test';
+import type { PanelAnswer } from '#contract';
+import { barriers } from './axe.ts';
+import { DEMO } from './servers.ts';
+
+const panel = async (page: Page): Promise<PanelAnswer> =>
+  (await (await page.request.get(`${DEMO}/api/panels/tide-3`)).json()) as PanelAnswer;
+
+test.describe('a leaded panel is built step by step', () => {
+  test('border first, then piece and came; a piece is said to be leaded, and taken back', async ({ page }) => {
+    await page.goto(`${DEMO}/panels/tide-3/bench`);
+    await page.getByRole('button', { name: 'Leading order' }).click();
+    const sheet = page.getByRole('complementary', { name: 'Leading order' });
+    await expect(sheet.getByText('Border', { exact: true })).toBeVisible();
+    await expect(sheet.getByText(/both ends mitred at 45°/).first()).toBeVisible();
+    await sheet.getByRole('button', { name: 'Next' }).click();
+    const leaded = sheet.getByRole('button', { name: /is leaded$/ });
+    const number = Number((await leaded.innerText()).split(' ')[0]);
+    const stage = async () => (await panel(page)).pieces.find((p) => p.number === number)?.stage;
+    const before = await stage();
+    await leaded.click();
+    await expect.poll(stage).toBe('leaded');
+    await expect(sheet.getByText('Step 3 of 34')).toBeVisible();
+    await sheet.getByRole('button', { name: 'What to cut' }).click();
+    await expect(sheet.getByRole('list', { name: 'Lengths of came' }).getByRole('listitem').first()).toBeVisible();
+    for (const theme of ['light', 'dark'] as const) expect(await barriers(page, { theme })).toEqual([]);
+    await page.getByRole('button', { name: /^Take back: / }).click();
+    await expect.poll(stage).toBe(before);
+  });
+
+  test('from another corner the other sides of the border come first', async ({ page }) => {
+    await page.goto(`${DEMO}/panels/tide-3/bench`);
+    await page.getByRole('button', { name: 'Leading order' }).click();
+    const sheet = page.getByRole('complementary', { name: 'Leading order' });
+    const cames = sheet.getByRole('listitem').filter({ hasText: 'mitred' });
+    await expect(cames).toHaveCount(2);
+    const first = await cames.allInnerTexts();
+    await sheet.getByRole('combobox', { name: 'Built from' }).click();
+    await page.getByRole('option', { name: 'top right' }).click();
+    await expect.poll(async () => (await cames.allInnerTexts()).join()).not.toBe(first.join());
+    await expect(cames).toHaveCount(2);
+  });
+});

@@ -1,0 +1,175 @@
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { CORNERS, type Corner, type LeadPlan } from '#core/leading';
+import { count, showLength, type DisplayUnit } from '#core/units';
+import { endsWords, lockedWords } from '#core/words';
+import { Button } from '../../../ui/Button.tsx';
+import { ChoiceField } from '../../../ui/Choice.tsx';
+import { Fold } from '../../../ui/Fold.tsx';
+import { SideSheet } from '../../../ui/SideSheet.tsx';
+import { Slider } from '../../../ui/Slider.tsx';
+import type { LeadFound } from '../../../worker/lead.worker.ts';
+
+const CORNER_WORDS: Readonly<Record<Corner, string>> = {
+  'bottom-left': 'bottom left',
+  'bottom-right': 'bottom right',
+  'top-left': 'top left',
+  'top-right': 'top right',
+};
+
+/** The came of a run is called so at the bench and in the cut list. */
+const nameOf = (run: number): string => `R${run + 1}`;
+
+/** Step by step: the piece that is laid, and the came that goes on it, large enough to be read from a metre. */
+export function LeadingSheet({
+  found,
+  corner,
+  onCorner,
+  step,
+  onStep,
+  isLeaded,
+  onLeaded,
+  unit,
+}: {
+  found: LeadFound | null | 'failed';
+  corner: Corner;
+  onCorner: (corner: Corner) => void;
+  step: number;
+  onStep: (step: number) => void;
+  isLeaded: (piece: number) => boolean;
+  onLeaded: (piece: number) => void;
+  unit: DisplayUnit;
+}) {
+  const plan = found === null || found === 'failed' ? null : found.plan;
+  const last = (plan?.order.length ?? 1) - 1;
+  const now = plan?.order[step];
+  const piece = now?.piece ?? null;
+  const foot = plan && (
+    <>
+      {piece !== null && !isLeaded(piece) && (
+        <Button look="go" className="min-h-14 text-[17px]" onClick={() => onLeaded(piece)}>
+          {piece} is leaded
+        </Button>
+      )}
+      <div className="grid grid-cols-2 gap-2">
+        <Button
+          className="min-h-14"
+          unless={step === 0 ? 'This is the first step.' : null}
+          onClick={() => onStep(step - 1)}
+        >
+          <ChevronLeft aria-hidden size={20} /> Back
+        </Button>
+        <Button
+          className="min-h-14"
+          unless={step >= last ? 'This is the last step.' : null}
+          onClick={() => onStep(step + 1)}
+        >
+          Next <ChevronRight aria-hidden size={20} />
+        </Button>
+      </div>
+    </>
+  );
+  return (
+    <SideSheet label="Leading order" foot={foot}>
+      <h2 className="text-2xl">Leading order</h2>
+      {found === null && <p className="text-mute">Working out what goes on what …</p>}
+      {found === 'failed' && (
+        <p className="text-risk">For this drawing no order could be found; look through its lines.</p>
+      )}
+      {plan && now && (
+        <>
+          <div aria-live="polite">
+            <p className="text-mute">
+              Step {step + 1} of {last + 1}
+            </p>
+            <p className="font-head text-[54px] leading-tight">{piece ?? (step === 0 ? 'Border' : 'Last border')}</p>
+            <ul className="grid gap-2 pt-1">
+              {now.runs.map((run) => (
+                <CameLine key={run} plan={plan} run={run} unit={unit} />
+              ))}
+              {now.runs.length === 0 && <li className="text-[19px]">No came yet: the next piece goes beside it.</li>}
+            </ul>
+          </div>
+          <Slider
+            label="Step"
+            value={step}
+            least={0}
+            most={last}
+            step={1}
+            said={`Step ${step + 1} of ${last + 1}`}
+            onSlide={onStep}
+          />
+          {plan.locked.map((one) => (
+            <p key={one.pieces.join()} className="rounded-md border border-risk p-3 text-[15px]">
+              {lockedWords(one)}
+            </p>
+          ))}
+          <ChoiceField
+            label="Built from"
+            value={corner}
+            options={CORNERS.map((value) => ({ value, text: CORNER_WORDS[value] }))}
+            onChoice={onCorner}
+          />
+          <Fold title="What to cut">
+            <CutBars found={found as LeadFound} unit={unit} now={new Set(now.runs)} />
+          </Fold>
+        </>
+      )}
+    </SideSheet>
+  );
+}
+
+function CameLine({ plan, run, unit }: { plan: LeadPlan; run: number; unit: DisplayUnit }) {
+  const came = plan.runs[run];
+  if (!came) return null;
+  return (
+    <li className="border-l-4 border-copper pl-3">
+      <b className="block text-[28px] leading-tight">{showLength(came.lengthMm, unit, 1)}</b>
+      <span className="text-[18px]">
+        {nameOf(run)}, {endsWords(came.ends)}
+      </span>
+    </li>
+  );
+}
+
+/** The lengths as they are bought, to scale, with what is cut from each; the came in hand stands out. */
+function CutBars({
+  found: { cuts, plan },
+  unit,
+  now,
+}: {
+  found: LeadFound;
+  unit: DisplayUnit;
+  now: ReadonlySet<number>;
+}) {
+  const stockMm = Math.max(...cuts.lengths.map((one) => one.usedMm + one.leftMm), 1);
+  const leftMm = cuts.lengths.reduce((sum, one) => sum + one.leftMm, 0);
+  const partMm = (run: number, part: number | null) =>
+    part === null
+      ? (plan.runs[run]?.lengthMm ?? 0)
+      : (cuts.spliced.find((one) => one.run === run)?.partsMm[part - 1] ?? 0);
+  return (
+    <div className="grid gap-2 pb-2">
+      <p className="text-[15px]">
+        {count(cuts.lengths.length, 'length')} of {showLength(stockMm, unit)}; {showLength(leftMm, unit)} left over.
+      </p>
+      <ul className="grid gap-1.5" aria-label="Lengths of came">
+        {cuts.lengths.map((one, i) => (
+          <li key={i} className="flex h-7 overflow-hidden rounded-sm bg-soft text-[12px]">
+            {one.parts.map(({ run, part }) => (
+              <span
+                key={`${run} ${part}`}
+                className={`grid min-w-0 place-items-center overflow-hidden border-r border-paper whitespace-nowrap ${
+                  now.has(run) ? 'bg-copper text-white' : 'bg-[var(--came)] text-white'
+                }`}
+                style={{ width: `${(partMm(run, part) / stockMm) * 100}%` }}
+                title={`${nameOf(run)}${part === null ? '' : `, part ${part}`}: ${showLength(partMm(run, part), unit, 1)}`}
+              >
+                {partMm(run, part) / stockMm > 0.07 && nameOf(run)}
+              </span>
+            ))}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
