@@ -1,6 +1,6 @@
 import type { Point } from '../geometry/index.ts';
 import { nth, numberAt } from '../units/index.ts';
-import { contactsAt, isFreeOf, touchesOf, type PieceContacts } from './freedom.ts';
+import { contactsAt, freeShare, isFreeOf, touchesOf, type PieceContacts } from './freedom.ts';
 import { counted } from './locks.ts';
 import { isLoop, leftOf, rightOf, type Chain } from './passes.ts';
 import type { LeadLine } from './types.ts';
@@ -11,14 +11,14 @@ export interface OrderTask {
   readonly pieces: readonly number[];
   readonly contacts: ReadonlyMap<number, PieceContacts>;
   readonly middles: ReadonlyMap<number, Point>;
-  /** Pieces that need not be free. */
-  readonly locked: ReadonlySet<number>;
 }
 
 /** How one try goes about it. */
 export interface OrderWish {
   /** From the corner across the panel: what lies further this way is laid later. A unit vector. */
   readonly onwards: Point;
+  /** Pieces that are taken off though they are not free. */
+  readonly locked: ReadonlySet<number>;
   /** Runs, by their places, that part the panel the other way round than it grows. */
   readonly flipped: ReadonlySet<number>;
 }
@@ -33,6 +33,8 @@ interface Divide {
 export interface Ordered {
   /** Pieces as they are laid. */
   readonly order: readonly number[];
+  /** Pieces that can not be slid in where they stand in it. */
+  readonly locked: readonly number[];
   /** Runs, by their places, that this order cuts. */
   readonly cut: readonly number[];
 }
@@ -40,11 +42,11 @@ export interface Ordered {
 /**
  * Takes the panel apart from the far corner, one piece at a time that is free to come off; read backwards that is the order
  * in which it is built. A run asks that all pieces of one side come off before any of the other: where that can not be kept
- * the run is cut.
- * @returns null where a piece is stuck
+ * the run is cut, and where nothing is free any more the piece that is least held is taken.
  */
-export function takeApart(task: OrderTask, chains: readonly Chain[], wish: OrderWish): Ordered | null {
-  const { pieces, contacts, middles, locked } = task;
+export function takeApart(task: OrderTask, chains: readonly Chain[], wish: OrderWish): Ordered {
+  const { pieces, contacts, middles } = task;
+  const { locked } = wish;
   const divides = chains.map((chain, run) => divideOf(task, chain, wish.onwards, wish.flipped.has(run)));
   const runsAt = new Map<number, (readonly [run: number, side: 0 | 1])[]>(pieces.map((piece) => [piece, []]));
   divides.forEach((divide, run) => {
@@ -65,6 +67,7 @@ export function takeApart(task: OrderTask, chains: readonly Chain[], wish: Order
   const counts = new Map(pieces.map((piece) => [piece, counted(contactsAt(contacts, piece))]));
   const free = new Set(pieces.filter((piece) => locked.has(piece) || counts.get(piece)?.isFree));
   const off: number[] = [];
+  const held: number[] = [];
   /** What taking a piece off now would cost: runs that are cut, and runs that part the other way than the panel grows. */
   const costOf = (piece: number): number => {
     let cost = 0;
@@ -85,13 +88,8 @@ export function takeApart(task: OrderTask, chains: readonly Chain[], wish: Order
       const at = far.get(piece) ?? 0;
       if (cost < least || (cost === least && at > furthest)) [best, least, furthest] = [piece, cost, at];
     }
-    if (best === null) {
-      const exact = [...there].find((piece) =>
-        isFreeOf(touchesOf(contactsAt(contacts, piece), (other) => there.has(other))),
-      );
-      if (exact === undefined) return null;
-      best = exact;
-    }
+    best ??= leastHeld(contacts, there);
+    if (!counts.get(best)?.isFree && !isFreeAmong(contacts, best, there)) held.push(best);
     there.delete(best);
     free.delete(best);
     off.push(best);
@@ -111,8 +109,22 @@ export function takeApart(task: OrderTask, chains: readonly Chain[], wish: Order
       else free.delete(other);
     }
   }
-  return { order: off.reverse(), cut: isCut.flatMap((cut, run) => (cut ? [run] : [])) };
+  return { order: off.reverse(), locked: held, cut: isCut.flatMap((cut, run) => (cut ? [run] : [])) };
 }
+
+/** Of pieces none of which is free by a careful count the one that is freest. */
+function leastHeld(contacts: OrderTask['contacts'], there: ReadonlySet<number>): number {
+  let [best, most] = [Number.NaN, -1];
+  for (const piece of there) {
+    const share = freeShare(touchesOf(contactsAt(contacts, piece), (other) => there.has(other)));
+    if (share > most) [best, most] = [piece, share];
+  }
+  return best;
+}
+
+/** Whether a piece is free of those that are there. */
+const isFreeAmong = (contacts: OrderTask['contacts'], piece: number, there: ReadonlySet<number>): boolean =>
+  isFreeOf(touchesOf(contactsAt(contacts, piece), (other) => there.has(other)));
 
 /** Cutting a run is worse than any number of runs that part the panel the other way. */
 const CUT_COST = 1000;

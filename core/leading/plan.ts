@@ -2,7 +2,7 @@ import type { Cartoon } from '../cartoon/index.ts';
 import { boxOf, type Point } from '../geometry/index.ts';
 import { nth, pointAt, seededRandom } from '../units/index.ts';
 import { runsWithEnds, type Faces } from './ends.ts';
-import { contactsAt, contactsOf, isFreeOf, touchesOf } from './freedom.ts';
+import { contactsAt, contactsOf } from './freedom.ts';
 import { leadGraph } from './graph.ts';
 import { leastLocked } from './locks.ts';
 import { cutBy, joined, stretchOf, takeApart, type OrderTask, type Stretch } from './order.ts';
@@ -43,28 +43,26 @@ export function leadPlan(cartoon: Pick<Cartoon, 'map' | 'pieces'>, wish: LeadWis
   const laidFirst = border.filter((chain) => isOnSides(graph, chain, wish.corner));
   const contacts = contactsOf(lines, new Set(laidFirst.flatMap(({ refs }) => refs.map(lineOf))));
   const pieces = cartoon.pieces.map((piece) => piece.number);
-  const locked = leastLocked(pieces, contacts);
   const middles = new Map(cartoon.pieces.map((piece) => [piece.number, piece.centroid]));
-  const task: OrderTask = { lines, pieces, contacts, middles, locked: new Set(locked) };
-  const { chains, order } = bestOrder(graph, options, task, wish.corner);
+  const task: OrderTask = { lines, pieces, contacts, middles };
+  const { chains, order, locked } = bestOrder(graph, options, task, wish.corner);
   const runs = runsWithEnds(graph, chains, wish);
   return {
     ...graph,
     runs,
     order: stepsOf(graph, runs, order, new Set(laidFirst.flatMap(({ refs }) => refs.map(lineOf)))),
-    locked: stillLocked(task, order),
+    locked: lockedBy(task, order, new Set(locked)),
   };
 }
 
-/** Those of the locked pieces that are so in this very order, each with what holds it. */
-function stillLocked({ contacts, locked }: OrderTask, order: readonly number[]): Locked[] {
+/** What holds each of the locked pieces in this order. */
+function lockedBy({ contacts }: OrderTask, order: readonly number[], locked: ReadonlySet<number>): Locked[] {
   const there = new Set<number>();
   return order.flatMap((piece): Locked[] => {
-    const { border, neighbours } = contactsAt(contacts, piece);
+    const { neighbours } = contactsAt(contacts, piece);
     const by = [...neighbours.keys()].filter((other) => there.has(other)).sort((a, b) => a - b);
-    const touches = touchesOf({ border, neighbours }, (other) => there.has(other));
     there.add(piece);
-    return locked.has(piece) && !isFreeOf(touches) ? [{ pieces: [piece], by }] : [];
+    return locked.has(piece) ? [{ pieces: [piece], by }] : [];
   });
 }
 
@@ -108,13 +106,16 @@ const OF_THE_CUT = 0.7;
 interface Found {
   readonly chains: readonly Chain[];
   readonly order: readonly number[];
+  readonly locked: readonly number[];
 }
 
 /** A try that can be changed a little: which cames go through, which way the panel grows, which runs part it the other way. */
 interface Try {
   readonly start: number;
   readonly onwards: Point;
+  readonly locked: ReadonlySet<number>;
   readonly flipped: ReadonlySet<number>;
+  readonly held: number;
   readonly runs: number;
   readonly cut: readonly number[];
 }
@@ -135,22 +136,29 @@ function bestOrder(graph: LeadGraph, options: readonly (readonly Pass[])[], task
   const random = seededRandom(1);
   let best: Found | null = null;
   let now: Try | null = null;
-  const attempt = (wish: Pick<Try, 'start' | 'onwards' | 'flipped'>): Try | null => {
+  const leastHeld = leastLocked(task.pieces, task.contacts);
+  /** With nothing forced first, in case that what just slips by was forced for nothing. */
+  const forced = leastHeld.length === 0 ? [NONE] : [NONE, new Set(leastHeld)];
+  const attempt = (wish: Pick<Try, 'start' | 'onwards' | 'flipped' | 'locked'>): Try => {
     const chains = nth(starts, wish.start);
     const found = takeApart(task, chains, wish);
-    if (found === null) return null;
     const mended = mend(graph, options, cutBy(lines, chains, found.order), found.order);
-    if (best === null || mended.length < best.chains.length) best = { chains: mended, order: found.order };
-    return { ...wish, runs: mended.length, cut: found.cut };
+    const held = found.locked.length;
+    if (best === null || isLess([held, mended.length], [best.locked.length, best.chains.length]))
+      best = { chains: mended, order: found.order, locked: found.locked };
+    return { ...wish, held, runs: mended.length, cut: found.cut };
   };
-  const isDone = () => best !== null && best.chains.length <= floor;
   let tries = 0;
+  const isDone = () =>
+    best !== null &&
+    best.chains.length <= floor &&
+    (best.locked.length === 0 || (best.locked.length <= leastHeld.length && tries > TRIED_FOR_LOCKS));
   for (const degrees of TURNS)
-    for (const start of starts.keys()) {
+    for (const [start, locked] of starts.flatMap((_, i) => forced.map((set) => [i, set] as const))) {
       if (isDone() || tries++ >= most) break;
       const angle = Math.atan2(cy, cx) + (degrees * Math.PI) / 180;
-      const one = attempt({ start, onwards: [Math.cos(angle), Math.sin(angle)], flipped: new Set() });
-      if (one && (now === null || one.runs < now.runs)) now = one;
+      const one = attempt({ start, onwards: [Math.cos(angle), Math.sin(angle)], locked, flipped: new Set() });
+      if (now === null || isLess([one.held, one.runs], [now.held, now.runs])) now = one;
     }
   while (now !== null && !isDone() && tries++ < most) {
     const flipped = new Set(now.flipped);
@@ -158,12 +166,24 @@ function bestOrder(graph: LeadGraph, options: readonly (readonly Pass[])[], task
     const isOfCut = now.cut.length > 0 && random() < OF_THE_CUT;
     const run: number = isOfCut ? nth(now.cut, Math.floor(random() * now.cut.length)) : Math.floor(random() * length);
     if (!flipped.delete(run)) flipped.add(run);
-    const one = attempt({ start: now.start, onwards: now.onwards, flipped });
-    if (one && one.runs <= now.runs) now = one;
+    // What is held one way may slide in where the panel grows another.
+    const angle = 2 * Math.PI * random();
+    const onwards: Point = now.held > 0 && random() < 0.5 ? [Math.cos(angle), Math.sin(angle)] : now.onwards;
+    const locked: ReadonlySet<number> = now.held > 0 && random() < 0.5 ? NONE : now.locked;
+    const one = attempt({ ...now, onwards, locked, flipped });
+    if (!isLess([now.held, now.runs], [one.held, one.runs])) now = one;
   }
-  if (best === null) throw new Error('no order lets every piece come off, though the locked ones are left out');
+  if (best === null) throw new Error('no order was tried');
   return best;
 }
+
+/** Where something is locked so many ways are tried whether it has to be. */
+const TRIED_FOR_LOCKS = 60;
+
+const NONE: ReadonlySet<number> = new Set();
+/** Locked pieces count before runs. */
+const isLess = ([a, b]: readonly [number, number], [c, d]: readonly [number, number]): boolean =>
+  a < c || (a === c && b < d);
 
 /** No fewer runs are possible: at each joint one came at most goes through, and a ring that can not be opened is one more. */
 function fewestRuns({ lines }: LeadGraph, options: readonly (readonly Pass[])[], chains: readonly Chain[]): number {
