@@ -78,6 +78,11 @@ describe('pieces', () => {
     [['pieces', panel, '--came', 'z'], /--came/],
     [['pieces', panel, '--snap', '-1mm'], /--snap/],
     [['pieces', panel, '--frob'], /Unknown option/],
+    [['materials', panel, '--technique', 'mosaic'], /--technique must be/],
+    [['materials', panel, '--alloy', '70/30'], /--alloy must be one of/],
+    [['materials', panel, '--rings', '0'], /--rings must be/],
+    [['materials', panel, '--spread', '0'], /--spread must be/],
+    [['materials', panel, '--glass', 'thick'], /--glass must be a length/],
     [['lead'], /Use: nelvik lead/],
     [['lead', panel, '--came', 'u6x1.6'], /--came must be a profile/],
     [['lead', panel, '--border', 'tin'], /--border must be a profile/],
@@ -145,6 +150,19 @@ describe('pieces', () => {
     const mm = lead.runs.reduce((sum, one) => sum + one.lengthMm, 0);
     const used = lead.cuts.lengths.reduce((sum, one) => sum + one.usedMm, 0);
     expect(used - mm).toBeCloseTo(parts.length, 3);
+  });
+  it('tells what a panel takes in the keys of the contract', () => {
+    const { status, stdout } = run('materials', panel, '--glass', '3mm', '--alloy', '50/50', '--rings', '3');
+    expect(status).toBe(0);
+    expect(JSON.parse(stdout)).toMatchObject({
+      foil: { stock: '7/32 in', perPiece: [{ number: 1 }, { number: 2 }] },
+      came: [],
+      joints: { L: 4, T: 2, X: 0, more: 0 },
+      solder: { alloy: '50/50', solidusC: 183, liquidusC: 215 },
+      hanging: { rings: 3, spreadDeg: 60 },
+      cementMm: 0,
+      findings: [],
+    });
   });
   it('reads a DXF, and proposes a line for a piece that cannot be cut', () => {
     const corners = [0, 0, 80, 0, 80, 60, 0, 60];

@@ -1,39 +1,16 @@
 import { readCartoon, pieceRings } from '#core/cartoon';
 import { checkLead, CORNERS, cutList, leadPlan, type LeadPlan } from '#core/leading';
-import { lengthToMm } from '#core/units';
 import { drawingRefusalWords, lockedWords } from '#core/words';
 import { fileOptions } from './fileOptions.ts';
 import { readFile } from './readFile.ts';
+import { cameOption, lengthOption } from './options.ts';
 import { Refused } from './refused.ts';
 
 export const LEAD_USAGE =
   'nelvik lead FILE.svg|FILE.dxf [--came h6x1.6] [--border u10x1.6] [--corner bottom-left] [--stock 1800mm] [--kerf 2mm]';
 
-const FACE = { least: 2, most: 60 } as const;
-const HEART = { least: 0.1, most: 20 } as const;
 const MOST_STOCK_MM = 100_000;
 const MOST_KERF_MM = 100;
-
-/** A came by its code: `h6x1.6` is an H of 6 mm face and 1.6 mm heart. */
-function cameOption(name: string, code: string): { readonly code: string; readonly faceMm: number } {
-  const [, kind, face, heart = '1.6'] = /^([hu])(\d+(?:\.\d+)?)(?:x(\d+(?:\.\d+)?))?(?:mm)?$/i.exec(code.trim()) ?? [];
-  const [faceMm, heartMm] = [Number(face), Number(heart)];
-  const isIn = (mm: number, { least, most }: { least: number; most: number }) => mm >= least && mm <= most;
-  if (kind === undefined || !isIn(faceMm, FACE) || !isIn(heartMm, HEART) || (name === 'came' && /u/i.test(kind)))
-    throw new Refused(
-      name === 'came'
-        ? `--came must be a profile such as h6x1.6 (H came, face 6 mm, heart 1.6 mm), not “${code}”.`
-        : `--border must be a profile such as u10x1.6 or h8x1.6, not “${code}”.`,
-    );
-  return { code: code.trim().toLowerCase(), faceMm };
-}
-
-function lengthOption(name: string, text: string, least: number, most: number, such: string): number {
-  const mm = lengthToMm(text);
-  if (mm === null || !Number.isFinite(mm) || mm < least || mm > most)
-    throw new Refused(`--${name} must be a length such as ${such}, not “${text}”.`);
-  return mm;
-}
 
 /** `lead FILE`: which came goes through, in which order the panel is built, and what to cut. */
 export function leadCommand(rest: readonly string[]): object {

@@ -8,6 +8,6 @@ export {
   type LeadStep,
   type Locked,
 } from './types.ts';
-export { leadPlan, type LeadWish } from './plan.ts';
+export { leadPlan, straightRuns, type LeadWish } from './plan.ts';
 export { cutList, fewestLengths, packLengths, type CutList, type Spliced } from './cuts.ts';
 export { checkLead } from './check.ts';

@@ -66,6 +66,16 @@ function lockedBy({ contacts }: OrderTask, order: readonly number[], locked: Rea
   });
 }
 
+/** The runs of a panel where at each joint the straightest came goes through, whatever order that leaves. */
+export function straightRuns(
+  cartoon: Pick<Cartoon, 'map' | 'pieces'>,
+  faces: Faces,
+): LeadGraph & { readonly runs: readonly LeadRun[] } {
+  const graph = leadGraph(cartoon);
+  const options = graph.joints.map((_, joint) => passesAt(graph, joint));
+  return { ...graph, runs: runsWithEnds(graph, chainsOf(graph, choosePasses(graph, options, STRAIGHTEST)), faces) };
+}
+
 const lineOf = (ref: number): number => (ref < 0 ? ~ref : ref);
 const isBorderIn =
   ({ lines }: LeadGraph) =>

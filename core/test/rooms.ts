@@ -16,13 +16,14 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
   'core/stock': core('units', 'limits', 'geometry'),
   'core/glass': core('units', 'geometry', 'colour', 'stock'),
   'core/layout': core('units', 'limits', 'geometry', 'stock'),
+  'core/materials': core('units', 'cartoon', 'leading', 'stock'),
   'core/bench': core('units', 'limits', 'geometry', 'cartoon', 'sizing', 'stock', 'layout'),
   'core/labour': core('units', 'bench', 'cutting'),
-  'core/words': [...DRAWING, ...core('leading', 'stock', 'layout', 'bench', 'labour')],
+  'core/words': [...DRAWING, ...core('leading', 'materials', 'stock', 'layout', 'bench', 'labour')],
   contract: core('units', 'limits', 'cartoon', 'sizing', 'cutting', 'stock', 'bench'),
   server: ['contract', ...DRAWING, ...core('stock', 'bench', 'words')],
   web: ['contract', ...DRAWING, ...core('leading', 'colour', 'glass', 'layout', 'stock', 'bench', 'labour', 'words')],
-  cli: [...DRAWING, ...core('leading', 'layout', 'bench', 'words')],
+  cli: [...DRAWING, ...core('leading', 'materials', 'layout', 'bench', 'words')],
   demo: ['server', 'contract', ...core('units', 'limits', 'geometry', 'sizing', 'cutting', 'stock', 'bench')],
 };
 

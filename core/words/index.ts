@@ -19,6 +19,7 @@ export { drawingRefusalWords } from './drawingRefusals.ts';
 export { TECHNIQUE_WORDS } from './terms.ts';
 export { receiptFaultWords } from './receipts.ts';
 export { endsWords, lockedWords, runWords } from './lead.ts';
+export { materialsFindingWords } from './materials.ts';
 export { tallyWords } from './tally.ts';
 export { pieceSaid } from './said.ts';
 export {

@@ -1,0 +1,135 @@
+import { describe, expect, it } from 'vitest';
+import { readCartoon } from '../cartoon/index.ts';
+import { nth } from '../units/index.ts';
+import { cells, courses, grid, PINWHEEL } from '../test/leadDrawings.ts';
+import { alloyNamed, ALLOYS, foilFor, materialsOf, seamSection, segmentArea, type MaterialsWish } from './index.ts';
+
+const WISH: MaterialsWish = {
+  technique: 'foil',
+  thicknessMm: 3,
+  overlapMm: 1.2,
+  gapMm: 0.8,
+  came: null,
+  border: null,
+  alloy: nth(ALLOYS, 0),
+  rings: 2,
+  spreadDeg: 60,
+};
+const LEAD: Partial<MaterialsWish> = {
+  technique: 'lead',
+  came: { code: 'h6x1.6', faceMm: 6, heartMm: 1.6 },
+  border: { code: 'u10x1.6', faceMm: 10, heartMm: 1.6 },
+};
+function of(svg: string, more: Partial<MaterialsWish> = {}) {
+  const reading = readCartoon(svg, {});
+  if ('refusal' in reading) throw new Error(reading.refusal);
+  return { cartoon: reading.cartoon, materials: materialsOf(reading.cartoon, { ...WISH, ...more }) };
+}
+
+describe('alloys', () => {
+  it.each([
+    ['60/40', 8.5, 183, 190],
+    ['50/50', 8.87, 183, 215],
+    ['63/37', 8.4, 183, 183],
+  ])(
+    '%s: density of the mixture and melting range as published (CRC handbook; ASTM B32)',
+    (code, density, from, to) => {
+      const alloy = alloyNamed(code);
+      expect(alloy?.gPerCm3).toBeCloseTo(density, 2);
+      expect([alloy?.solidusC, alloy?.liquidusC]).toEqual([from, to]);
+    },
+  );
+  it('what is no alloy is none', () => expect(alloyNamed('70/30')).toBeNull());
+});
+
+describe('foil', () => {
+  it('glass of 1/8 in takes foil of 7/32 in (common practice)', () => {
+    expect(foilFor(25.4 / 8, (3 / 64) * 25.4)).toMatchObject({ stock: '7/32 in', isTooNarrow: false });
+  });
+  it('is wide enough for its overlap, and no wider than it has to be; beyond 1/2 in the widest is too narrow', () => {
+    expect(foilFor(3, 1.2)).toMatchObject({ stock: '7/32 in', widthMm: (7 / 32) * 25.4 });
+    expect(foilFor(2, 0.9)).toMatchObject({ stock: '5/32 in' });
+    expect(foilFor(4, 1.2).stock).toBe('5/16 in');
+    const none = foilFor(12, 1.2);
+    expect(none).toMatchObject({ stock: '1/2 in', isTooNarrow: true });
+    expect(none.overlapMm).toBeCloseTo(0.35, 9);
+  });
+});
+
+describe('solder', () => {
+  it('a segment of a circle is what its slices add up to; a half disc is one', () => {
+    expect(segmentArea(4, 2)).toBeCloseTo(Math.PI * 2, 9);
+    const [chord, crown] = [3.36, 0.9];
+    const radius = (chord * chord) / (8 * crown) + crown / 2;
+    let sum = 0;
+    const slices = 200_000;
+    for (let k = 0; k < slices; k++) {
+      const x = -chord / 2 + ((k + 0.5) * chord) / slices;
+      sum += ((Math.sqrt(radius * radius - x * x) - (radius - crown)) * chord) / slices;
+    }
+    expect(segmentArea(chord, crown)).toBeCloseTo(sum, 6);
+    expect(seamSection(0.8, 3, 1.28)).toBeCloseTo(0.8 * 3 + 2 * sum, 6);
+  });
+});
+
+describe('what a panel takes', () => {
+  it('of foil: a pinwheel by hand', () => {
+    const { materials } = of(PINWHEEL);
+    // Four oblongs of 100 × 200 and a square of 100: perimeters 600 and 400, and 10 mm each, and 5 %.
+    expect(materials.foil?.lengthMm).toBeCloseTo((4 * 610 + 410) * 1.05, 6);
+    expect(materials.seamMm).toBeCloseTo(800, 6);
+    expect(materials.rimMm).toBeCloseTo(1200, 6);
+    expect(materials.joints).toEqual({ L: 4, T: 8, X: 0, more: 0 });
+    // 0.09 m² of glass 3 mm thick at 7.5 kg/m² (EN 572-1).
+    expect(materials.weightG.glass).toBeCloseTo(675, 6);
+    const overlap = ((7 / 32) * 25.4 - 3) / 2;
+    expect(materials.solder.volumeMm3).toBeCloseTo(800 * seamSection(0.8, 3, overlap), 6);
+    expect(materials.solder.massG).toBeCloseTo((materials.solder.volumeMm3 * 8.5) / 1000, 0);
+    expect(materials.came).toEqual([]);
+    expect(materials.cementMm).toBe(0);
+  });
+
+  it('of lead: a grid by hand, with the fewest lengths that its cames can be cut from', () => {
+    const { materials } = of(grid(3, 4, 50), LEAD);
+    expect(materials.foil).toBeNull();
+    // Three cames of 150 right through, eight between them; each end loses half the face that it meets.
+    const inner = 3 * 140 + 4 * 42 + 4 * 44;
+    expect(materials.came).toEqual([
+      { profile: 'h6x1.6', lengthMm: expect.closeTo(inner, 6) as number, bought: 1 },
+      { profile: 'u10x1.6', lengthMm: expect.closeTo(700, 6) as number, bought: 1 },
+    ]);
+    expect(materials.joints).toEqual({ L: 4, T: 10, X: 6, more: 0 });
+    expect(materials.solder.massG).toBeCloseTo(20 * 0.8, 9);
+    // Each piece is cemented all round.
+    expect(materials.cementMm).toBeCloseTo(12 * 200, 6);
+  });
+
+  it('a weight on two rings and lines at 60° pulls as a textbook of statics says: W/2, and W/(2 sin 60°)', () => {
+    const { materials } = of(courses(5, 6), LEAD);
+    const newton = (materials.weightG.total / 1000) * 9.80665;
+    expect(materials.hanging.perRingN).toBeCloseTo(newton / 2, 9);
+    expect(materials.hanging.perLineN).toBeCloseTo(newton / Math.sqrt(3), 9);
+    const { glass, foil, came, solder, total } = materials.weightG;
+    expect(glass + foil + came + solder).toBeCloseTo(total, 9);
+  });
+
+  it.each([1, 2, 3, 4])(
+    'random cells %d: seams twice and the rim once are all perimeters; areas weigh what they weigh',
+    (seed) => {
+      const { cartoon, materials } = of(cells(20, seed), LEAD);
+      const around = cartoon.pieces.reduce((sum, piece) => sum + piece.perimeterMm, 0);
+      expect(2 * materials.seamMm + materials.rimMm).toBeCloseTo(around, 3);
+      expect(materials.weightG.glass).toBeCloseTo(600 * 500 * 3 * 0.0025, 3);
+      for (const { lengthMm, bought } of materials.came) expect(bought * 1805).toBeGreaterThanOrEqual(lengthMm);
+    },
+  );
+
+  it('says what is worth a second look', () => {
+    expect(of(PINWHEEL, { thicknessMm: 12 }).materials.findings).toEqual([
+      { code: 'overlap-too-small', overlapMm: expect.closeTo(0.35, 9) as number },
+    ]);
+    expect(of(PINWHEEL, { thicknessMm: 10.6 }).materials.findings[0]?.code).toBe('foil-too-narrow');
+    expect(of(cells(9, 1), { spreadDeg: 20 }).materials.findings.map((one) => one.code)).toEqual(['flat-spread']);
+    expect(of(grid(14, 15, 60), LEAD).materials.findings.map((one) => one.code)).toEqual(['heavy']);
+  });
+});

@@ -1,0 +1,150 @@
+import type { Cartoon } from '../cartoon/index.ts';
+import { cutList, straightRuns, type LeadRun } from '../leading/index.ts';
+import { GLASS_G_PER_CM3 } from '../stock/index.ts';
+import { COPPER_G_PER_CM3, LEAD_G_PER_CM3, type Alloy } from './alloys.ts';
+import { foilFor, foilForAll, foilRound, LEAST_OVERLAP_MM } from './foil.ts';
+import { JOINT_G, seamSection } from './solder.ts';
+
+/** A came by its code and its measures, mm. */
+export interface Came {
+  readonly code: string;
+  readonly faceMm: number;
+  readonly heartMm: number;
+}
+
+export interface MaterialsWish {
+  readonly technique: 'foil' | 'lead';
+  readonly thicknessMm: number;
+  /** How far foil is to lap over each face, mm. */
+  readonly overlapMm: number;
+  readonly gapMm: number;
+  /** Inside the panel; of foil it has none. */
+  readonly came: Came | null;
+  readonly border: Came | null;
+  readonly alloy: Alloy;
+  readonly rings: number;
+  /** Of chain or wire to the horizontal, degrees. */
+  readonly spreadDeg: number;
+}
+
+export type MaterialsFinding =
+  | { readonly code: 'foil-too-narrow'; readonly overlapMm: number }
+  | { readonly code: 'overlap-too-small'; readonly overlapMm: number }
+  | { readonly code: 'heavy'; readonly totalG: number }
+  | { readonly code: 'flat-spread'; readonly spreadDeg: number };
+
+export interface Materials {
+  readonly foil: {
+    readonly widthMm: number;
+    readonly stock: string;
+    readonly overlapMm: number;
+    readonly lengthMm: number;
+    readonly perPiece: readonly { readonly number: number; readonly lengthMm: number }[];
+  } | null;
+  readonly came: readonly { readonly profile: string; readonly lengthMm: number; readonly bought: number }[];
+  readonly joints: { readonly L: number; readonly T: number; readonly X: number; readonly more: number };
+  /** Lines between two pieces, and lines round the panel, mm. */
+  readonly seamMm: number;
+  readonly rimMm: number;
+  readonly solder: { readonly massG: number; readonly volumeMm3: number };
+  /** Edges of glass under lead on each face, mm: so much is cemented. */
+  readonly cementMm: number;
+  readonly weightG: {
+    readonly glass: number;
+    readonly foil: number;
+    readonly came: number;
+    readonly solder: number;
+    readonly total: number;
+  };
+  readonly hanging: { readonly perRingN: number; readonly perLineN: number };
+  readonly findings: readonly MaterialsFinding[];
+}
+
+/** Came as it is bought, and what of each length is lost, mm. From memory. */
+const LENGTH_MM = 1830;
+const LOST_MM = 25;
+/** Copper foil without its glue, mm. From memory. */
+const FOIL_MM = 0.03;
+/** A flange of lead came, and how much wider its channel is than the glass, mm. From memory. */
+const FLANGE_MM = 1;
+const CHANNEL_PLAY_MM = 1.2;
+/** Standard gravity, m/s² (CGPM 1901). */
+const GRAVITY = 9.80665;
+/** A panel of this weight wants more than rings, g; a spread flatter than this pulls hard. From memory. */
+const HEAVY_G = 4000;
+const FLAT_DEG = 30;
+
+/** What a panel takes, from its own pieces, joints and lines. */
+export function materialsOf(cartoon: Pick<Cartoon, 'map' | 'pieces'>, wish: MaterialsWish): Materials {
+  const { technique, thicknessMm, alloy } = wish;
+  const faces = { innerMm: wish.came?.faceMm ?? 0, borderMm: wish.border?.faceMm ?? 0 };
+  const { joints, lines, runs } = straightRuns(cartoon, faces);
+  const sum = (of: readonly number[]): number => of.reduce((total, mm) => total + mm, 0);
+  const seamMm = sum(lines.flatMap((line) => (line.isBorder ? [] : [line.lengthMm])));
+  const rimMm = sum(lines.flatMap((line) => (line.isBorder ? [line.lengthMm] : [])));
+  const counts = { L: 0, T: 0, X: 0, more: 0 };
+  for (const { kind } of joints) if (kind !== 'end') counts[kind]++;
+
+  const foil = technique === 'foil' ? foilOf(cartoon, wish) : null;
+  const came = cameOf(runs, wish);
+  const solderMm3 =
+    foil === null
+      ? ((JOINT_G * (counts.L + counts.T + counts.X + counts.more)) / alloy.gPerCm3) * 1000
+      : seamMm * seamSection(wish.gapMm, thicknessMm, foil.overlapMm);
+  const grams = {
+    glass: (sum(cartoon.pieces.map((piece) => piece.areaMm2)) * thicknessMm * GLASS_G_PER_CM3) / 1000,
+    foil: foil === null ? 0 : (foil.lengthMm * foil.widthMm * FOIL_MM * COPPER_G_PER_CM3) / 1000,
+    came: sum(came.map((one) => (one.lengthMm * one.sectionMm2 * LEAD_G_PER_CM3) / 1000)),
+    solder: (solderMm3 * alloy.gPerCm3) / 1000,
+  };
+  const total = grams.glass + grams.foil + grams.came + grams.solder;
+  const perRingN = ((total / 1000) * GRAVITY) / wish.rings;
+  return {
+    foil: foil && { ...foil },
+    came: came.map(({ profile, lengthMm, bought }) => ({ profile, lengthMm, bought })),
+    joints: counts,
+    seamMm,
+    rimMm,
+    solder: { massG: grams.solder, volumeMm3: solderMm3 },
+    cementMm: technique === 'lead' ? 2 * seamMm + rimMm : 0,
+    weightG: { ...grams, total },
+    hanging: { perRingN, perLineN: perRingN / Math.sin((wish.spreadDeg * Math.PI) / 180) },
+    findings: findingsOf(wish, foil, total),
+  };
+}
+
+function foilOf({ pieces }: Pick<Cartoon, 'pieces'>, { thicknessMm, overlapMm }: MaterialsWish) {
+  const { stock, widthMm, overlapMm: laps } = foilFor(thicknessMm, overlapMm);
+  const perPiece = pieces.map(({ number, perimeterMm }) => ({ number, lengthMm: foilRound(perimeterMm) }));
+  return { widthMm, stock, overlapMm: laps, lengthMm: foilForAll(perPiece.map((one) => one.lengthMm)), perPiece };
+}
+
+/** Cames by their profile: how long together, and how many lengths to buy. */
+function cameOf(runs: readonly LeadRun[], { came, border, thicknessMm }: MaterialsWish) {
+  return [
+    { profile: came, own: runs.filter((run) => !run.isBorder) },
+    { profile: border, own: runs.filter((run) => run.isBorder) },
+  ].flatMap(({ profile, own }) => {
+    if (profile === null || own.length === 0) return [];
+    const { lengths } = cutList(own, { stockMm: LENGTH_MM - LOST_MM, kerfMm: 0 });
+    const lengthMm = own.reduce((sum, run) => sum + run.lengthMm, 0);
+    const flanges = 2 * profile.faceMm * FLANGE_MM;
+    const sectionMm2 = flanges + profile.heartMm * (thicknessMm + CHANNEL_PLAY_MM);
+    return [{ profile: profile.code, lengthMm, bought: lengths.length, sectionMm2 }];
+  });
+}
+
+function findingsOf(
+  wish: MaterialsWish,
+  foil: { readonly overlapMm: number } | null,
+  totalG: number,
+): MaterialsFinding[] {
+  const findings: MaterialsFinding[] = [];
+  if (foil !== null && foil.overlapMm < LEAST_OVERLAP_MM - 1e-9)
+    findings.push({ code: 'overlap-too-small', overlapMm: foil.overlapMm });
+  else if (foil !== null && foil.overlapMm < wish.overlapMm - 1e-9)
+    findings.push({ code: 'foil-too-narrow', overlapMm: foil.overlapMm });
+  if (totalG > HEAVY_G) findings.push({ code: 'heavy', totalG });
+  if (wish.spreadDeg < FLAT_DEG) findings.push({ code: 'flat-spread', spreadDeg: wish.spreadDeg });
+  return findings;
+}
