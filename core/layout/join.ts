@@ -230,12 +230,22 @@ export class Joiner {
     return this.#best.length <= 1 || this.#best.length === this.#shapes.length;
   }
 
+  /** A joint that may be a false one: one of the last, or any. */
+  #suspect(makeup: Makeup): Makeup {
+    if (this.#random() < 0.4) return lateJoint(makeup, this.#random);
+    const all = jointsIn(makeup);
+    return all[Math.floor(this.#random() * all.length)] ?? makeup;
+  }
+
   /** One more way. */
   tryAgain(): void {
     const large = this.#best.filter((shape) => shape.count > 1).sort((a, b) => b.count - a.count);
     const one = large[Math.floor(this.#random() * this.#random() * large.length)];
     if (one === undefined || this.isDone) return;
-    const banned = new Set([...this.#banned, keyOf(deepJoint(one.makeup, this.#random))]);
+    // What was forbidden before may have been a true joint: every other time that is forgotten.
+    const before = this.#random() < 0.5 ? this.#banned : NONE;
+    const banned = new Set([...before, keyOf(this.#suspect(one.makeup))]);
+    while (this.#random() < 0.3) banned.add(keyOf(this.#suspect(one.makeup)));
     const next = this.#join(banned);
     if (next.length > this.#best.length) return;
     this.#best = next;
@@ -243,11 +253,15 @@ export class Joiner {
   }
 }
 
+/** Every joint of a shape. */
+const jointsIn = (makeup: Makeup): Makeup[] =>
+  makeup.kind === 'piece' ? [] : [makeup, ...jointsIn(makeup.low), ...jointsIn(makeup.high)];
+
 /** The last joint of a shape, now and then one of those before it. */
-function deepJoint(makeup: Makeup, random: () => number): Makeup {
+function lateJoint(makeup: Makeup, random: () => number): Makeup {
   if (makeup.kind === 'piece' || random() < 0.6) return makeup;
   const next = random() < 0.5 ? makeup.low : makeup.high;
-  return next.kind === 'piece' ? makeup : deepJoint(next, random);
+  return next.kind === 'piece' ? makeup : lateJoint(next, random);
 }
 
 /**

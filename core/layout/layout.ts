@@ -29,6 +29,7 @@ const TURN_OF_STEPS = 50;
 const TRIAL_TURNS = 16;
 /** How often a wrong joint is looked for where not all pieces come together. */
 const JOIN_TRIES = 16;
+const JOIN_WORK = 60_000;
 const JOIN_TRIES_A_TURN = 3;
 /** How often other joints are tried where those found do not hold. */
 const SOUND_TRIES = 24;
@@ -130,7 +131,9 @@ export class Layouter {
       return parts.some((part) => goesIn(smaller, part, graceMm)) ? smaller : null;
     };
     const joiner = new Joiner(shapes, rounding, fits, this.#random);
-    for (let k = 0; k < JOIN_TRIES; k++) joiner.tryAgain();
+    // Few pieces are joined in no time, and have to be: of them all belong together.
+    const tries = Math.max(JOIN_TRIES, Math.floor(JOIN_WORK / shapes.length ** 2));
+    for (let k = 0; k < tries; k++) joiner.tryAgain();
     if (joiner.isDone)
       this.#otherJoints = (k) => joinAll(shapes, rounding, fits, this.#random, { shaken: (k % 8) / 8 });
     else {
