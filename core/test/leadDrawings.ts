@@ -91,3 +91,20 @@ export function waves(rows: number, seed: number): string {
     }
   return doc(500, rows * 50, parts.join(''));
 }
+
+/** Curved arms round a middle, each of which begins on the next: letting all go through may leave no order. */
+export function curvedPinwheel(arms: number, twist: number): string {
+  const parts = ['<rect width="400" height="400"/>'];
+  const at = (rad: number, r: number): readonly [number, number] => [200 + r * Math.cos(rad), 200 + r * Math.sin(rad)];
+  for (let k = 0; k < arms; k++) {
+    const [from, step] = [(k * 2 * Math.PI) / arms + 0.13, (2 * Math.PI) / arms];
+    const points = Array.from({ length: 51 }, (_, i) => at(from + (i / 50) * step, 60));
+    for (let i = 1; i <= 50; i++) {
+      const [x, y] = at(from + step + (twist * i) / 50, 60 + (240 * i) / 50);
+      points.push([Math.max(0, Math.min(400, x)), Math.max(0, Math.min(400, y))]);
+      if (x <= 0 || x >= 400 || y <= 0 || y >= 400) break;
+    }
+    parts.push(`<path d="M${points.map(([x, y]) => `${x.toFixed(4)} ${y.toFixed(4)}`).join('L')}"/>`);
+  }
+  return doc(400, 400, parts.join(''));
+}

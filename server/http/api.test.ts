@@ -36,7 +36,15 @@ describe('addresses', () => {
     expect(studio.routes.map((r) => r.id)).toEqual(['foil@1', 'lead@1']);
     expect((await server.send('/today')).body).toEqual({ seq: 0, jobs: [], short: [] });
     expect((await server.send('/jobs')).body).toEqual({ seq: 0, inHand: [], past: [], hasArchived: false, next: null });
-    expect((await server.send('/rack')).body).toEqual({ seq: 0, stock: [], laid: [], totals: {} });
+    expect((await server.send('/rack')).body).toEqual({
+      seq: 0,
+      stock: [],
+      photos: [],
+      laid: [],
+      needs: [],
+      soldAs: [],
+      totals: {},
+    });
   });
 });
 

@@ -36,7 +36,7 @@ it.each([5, 6])('random work, seed %d: what a screen is told is what it would be
     const told = toldRows(changes, store.rows);
     // Where no row of a panel is touched, nothing is told and nothing fetched.
     const isTouched = changes.some(({ table }) =>
-      ['panels', 'sections', 'steps', 'joints', 'pieces', 'choices'].includes(table),
+      ['panels', 'sections', 'steps', 'joints', 'pieces', 'choices', 'photos'].includes(table),
     );
     (told ? taken : fetched).add(kind);
     if (screen && told?.panelId === 'p') screen = withTold(screen, told, entry.seq);

@@ -1,5 +1,6 @@
 import { TOLD_TABLES, type Told, type ToldTable } from '#contract';
 import type { Reader, Row, RowChange } from '#core/bench';
+import type { Spot } from '#core/stock';
 import { fieldsOf } from '#core/units';
 
 /** More rows than these are fetched by the screens that show them. */
@@ -9,6 +10,16 @@ const MOST_ROWS = 64;
 const PLACED_BY = ['drawn', 'number', 'letter', 'at', 'away'];
 
 const isTold = (table: string): table is ToldTable => TOLD_TABLES.some((told) => told === table);
+
+/** A piece lies on another sheet than before, and one of them has a photo, which a screen is told with its panel alone. */
+function changesPhoto(before: Row, after: Row, state: Reader): boolean {
+  const rootOf = (row: Row): string | undefined => {
+    const spot = fieldsOf(row)['spot'];
+    return typeof spot === 'object' && spot !== null ? (spot as Spot).rootId : undefined;
+  };
+  const [was, is] = [rootOf(before), rootOf(after)];
+  return was !== is && [was, is].some((root) => root !== undefined && state.get('photos', root) !== undefined);
+}
 
 /**
  * The rows of a panel as a change left them, for the screens that show it. Null where the change reached more than one
@@ -22,6 +33,7 @@ export function toldRows(changes: readonly RowChange[], state: Reader): Told | n
     if (!isTold(table)) continue;
     if (before === null || after === null || PLACED_BY.some((f) => fieldsOf(before)[f] !== fieldsOf(after)[f]))
       return null;
+    if (changesPhoto(before, after, state)) return null;
     panels.add(table === 'panels' ? after.id : fieldsOf(after)['panelId']);
     // As it stands on its row, which is what a screen that fetches would be given.
     const row = state.get(table, after.id);

@@ -4,7 +4,19 @@ import { settings, people, glasses, stock, routes, routeSteps, commissions } fro
 
 export { fileUses, files, drawings, studies } from './files.ts';
 export { log, logOriginals, meta, OFF_THE_RACK, pieceLog } from './log.ts';
-export { ledgerTotals, panels, sections, steps, joints, pieces, choices, photos, moves, mishaps, hours } from './panels.ts';
+export {
+  ledgerTotals,
+  panels,
+  sections,
+  steps,
+  joints,
+  pieces,
+  choices,
+  photos,
+  moves,
+  mishaps,
+  hours,
+} from './panels.ts';
 export { settings, people, glasses, stock, routes, routeSteps, commissions } from './studio.ts';
 
 /** The tables whose rows the core reads and writes, by its names. */

@@ -20,6 +20,7 @@ const item = (id: string, kind: 'sheet' | 'offcut', widthMm: number, heightMm: n
       outline: null,
       flaws: [],
       breaks: null,
+      keptFor: null,
       gone: null,
     },
   }) as never;
@@ -30,7 +31,8 @@ function view(...stock: never[]) {
   const reader = new Studio();
   reader.absorb(stock, 1);
   const pieces = [piece(1, 100, 50), piece(2, 30, 30)];
-  return { pieces, answer: null, glasses: new Map([['blue', glass]]), limits: DEFAULT_LIMITS, reader } as never;
+  const panel = { commissionId: 'c' };
+  return { panel, pieces, answer: null, glasses: new Map([['blue', glass]]), limits: DEFAULT_LIMITS, reader } as never;
 }
 const ask = (numbers: number[]) => ({ glassId: 'blue', numbers });
 
