@@ -1,4 +1,11 @@
 export { alloyNamed, ALLOYS, mixedDensity, type Alloy } from './alloys.ts';
 export { foilFor, type FoilChoice } from './foil.ts';
 export { JOINT_G, seamSection, segmentArea } from './solder.ts';
-export { materialsOf, type Came, type Materials, type MaterialsFinding, type MaterialsWish } from './materials.ts';
+export {
+  CAME_LENGTH_MM,
+  materialsOf,
+  type Came,
+  type Materials,
+  type MaterialsFinding,
+  type MaterialsWish,
+} from './materials.ts';

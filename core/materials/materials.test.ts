@@ -104,6 +104,15 @@ describe('what a panel takes', () => {
     expect(materials.cementMm).toBeCloseTo(12 * 200, 6);
   });
 
+  it('a border of the same came as inside is cut from the same lengths', () => {
+    const came = { code: 'h6', faceMm: 6, heartMm: 1.6 };
+    const { materials } = of(grid(3, 4, 50), { technique: 'lead', came, border: came });
+    expect(materials.came).toHaveLength(1);
+    // Three cames of 150 right through and eight of 50 between them, each less half a face at both ends; 700 round them.
+    expect(materials.came[0]).toMatchObject({ profile: 'h6', bought: 1 });
+    expect(materials.came[0]?.lengthMm).toBeCloseTo(3 * 144 + 8 * 44 + 700, 6);
+  });
+
   it('a weight on two rings and lines at 60° pulls as a textbook of statics says: W/2, and W/(2 sin 60°)', () => {
     const { materials } = of(courses(5, 6), LEAD);
     const newton = (materials.weightG.total / 1000) * 9.80665;

@@ -61,7 +61,7 @@ export interface Materials {
 }
 
 /** Came as it is bought, and what of each length is lost, mm. From memory. */
-const LENGTH_MM = 1830;
+export const CAME_LENGTH_MM = 1830;
 const LOST_MM = 25;
 /** Copper foil without its glue, mm. From memory. */
 const FOIL_MM = 0.03;
@@ -121,16 +121,21 @@ function foilOf({ pieces }: Pick<Cartoon, 'pieces'>, { thicknessMm, overlapMm }:
 
 /** Cames by their profile: how long together, and how many lengths to buy. */
 function cameOf(runs: readonly LeadRun[], { came, border, thicknessMm }: MaterialsWish) {
-  return [
-    { profile: came, own: runs.filter((run) => !run.isBorder) },
-    { profile: border, own: runs.filter((run) => run.isBorder) },
-  ].flatMap(({ profile, own }) => {
-    if (profile === null || own.length === 0) return [];
-    const { lengths } = cutList(own, { stockMm: LENGTH_MM - LOST_MM, kerfMm: 0 });
+  const byProfile = new Map<string, { readonly profile: Came; readonly own: LeadRun[] }>();
+  for (const run of [...runs].sort((a, b) => Number(a.isBorder) - Number(b.isBorder))) {
+    const profile = run.isBorder ? border : came;
+    if (profile === null) continue;
+    const known = byProfile.get(profile.code);
+    if (known) known.own.push(run);
+    else byProfile.set(profile.code, { profile, own: [run] });
+  }
+  return [...byProfile.values()].map(({ profile, own }) => {
+    // A border of the very came that is inside the panel is cut from the same lengths.
+    const parts = own.map(({ lengthMm }) => ({ lengthMm, isBorder: false }));
+    const { lengths } = cutList(parts, { stockMm: CAME_LENGTH_MM - LOST_MM, kerfMm: 0 });
     const lengthMm = own.reduce((sum, run) => sum + run.lengthMm, 0);
-    const flanges = 2 * profile.faceMm * FLANGE_MM;
-    const sectionMm2 = flanges + profile.heartMm * (thicknessMm + CHANNEL_PLAY_MM);
-    return [{ profile: profile.code, lengthMm, bought: lengths.length, sectionMm2 }];
+    const sectionMm2 = 2 * profile.faceMm * FLANGE_MM + profile.heartMm * (thicknessMm + CHANNEL_PLAY_MM);
+    return { profile: profile.code, lengthMm, bought: lengths.length, sectionMm2 };
   });
 }
 

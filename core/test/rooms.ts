@@ -22,7 +22,11 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
   'core/words': [...DRAWING, ...core('leading', 'materials', 'stock', 'layout', 'bench', 'labour')],
   contract: core('units', 'limits', 'cartoon', 'sizing', 'cutting', 'stock', 'bench'),
   server: ['contract', ...DRAWING, ...core('stock', 'bench', 'words')],
-  web: ['contract', ...DRAWING, ...core('leading', 'colour', 'glass', 'layout', 'stock', 'bench', 'labour', 'words')],
+  web: [
+    'contract',
+    ...DRAWING,
+    ...core('leading', 'materials', 'colour', 'glass', 'layout', 'stock', 'bench', 'labour', 'words'),
+  ],
   cli: [...DRAWING, ...core('leading', 'materials', 'layout', 'bench', 'words')],
   demo: ['server', 'contract', ...core('units', 'limits', 'geometry', 'sizing', 'cutting', 'stock', 'bench')],
 };

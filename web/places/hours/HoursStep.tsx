@@ -5,6 +5,7 @@ import { MishapList } from '../../labour/MishapList.tsx';
 import { StageBars } from '../../labour/StageBars.tsx';
 import { panelSum, sumByStage } from '#core/labour';
 import { showMinutes, showMoney } from '#core/units';
+import { WhatItTakes } from './WhatItTakes.tsx';
 import { useMinute } from '../../ui/useMinute.ts';
 
 /** What the panel took: hours and money by stage, per piece, and what its recuts cost. */
@@ -41,7 +42,10 @@ export function HoursStep() {
         <h2 className="mt-6 mb-2 text-xl">Recuts</h2>
         <MishapList mishaps={mishaps} glasses={view.glasses} settings={settings} />
       </section>
-      <HoursBook hours={hours} panelId={panel.id} reader={reader} settings={settings} />
+      <div className="grid content-start gap-8">
+        {view.paths && <WhatItTakes view={view} paths={view.paths} />}
+        <HoursBook hours={hours} panelId={panel.id} reader={reader} settings={settings} />
+      </div>
     </main>
   );
 }
