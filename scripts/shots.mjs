@@ -78,11 +78,11 @@ const SHOTS = [
   ],
   ['lit', '/panels/heron/bench', (page) => page.getByRole('radio', { name: 'Lit' }).click()],
   [
-    'cut-from',
-    '/panels/heron/bench',
+    'leading',
+    '/panels/tide-3/bench',
     async (page) => {
-      await type('1-8 cut')(page);
-      await page.keyboard.press('Enter');
+      await page.getByRole('button', { name: 'Leading order' }).click();
+      for (let k = 0; k < 12; k++) await page.getByRole('button', { name: 'Next' }).click();
     },
   ],
   [
