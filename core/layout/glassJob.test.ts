@@ -6,6 +6,8 @@ import { breakWords } from '../words/index.ts';
 import { nth } from '../units/index.ts';
 import { brokenParts, glassJob, purchaseJob } from './index.ts';
 
+const BY = { marginMm: 5, keepMm: 60, edgeMm: 6, flowToleranceDeg: 10 };
+
 const item = (id: string, more: Partial<StockItem> = {}): StockItem =>
   stockItem(id, 300, 400, { kind: 'sheet', ...more });
 const square: Ring = [
@@ -24,7 +26,7 @@ describe('the job of one glass', () => {
       item('C', { gone: 'used up' }),
       item('D', { kind: 'offcut' }),
     ];
-    const job = glassJob(pieces, { flow: true }, stock, 6, false);
+    const job = glassJob(pieces, { flow: true }, stock, BY, false);
     expect(job.sheets.map((s) => [s.id, s.offcut, Math.abs(signedArea(s.outline)), s.flowDeg])).toEqual([
       ['A', false, 120_000, 90],
       ['B', true, 60_000, 90],
@@ -35,17 +37,17 @@ describe('the job of one glass', () => {
   });
 
   it('a flow counts only where the glass has one', () => {
-    expect(glassJob(pieces, { flow: true }, [item('A')], 6, true).pieces[0]).toMatchObject({
+    expect(glassJob(pieces, { flow: true }, [item('A')], BY, true).pieces[0]).toMatchObject({
       id: '7',
       flowDeg: 30,
       turnOver: true,
     });
-    const plain = glassJob(pieces, { flow: false }, [item('A')], 6, false);
+    const plain = glassJob(pieces, { flow: false }, [item('A')], BY, false);
     expect([plain.pieces[0]?.flowDeg, plain.sheets[0]?.flowDeg]).toEqual([null, null]);
   });
 
   it('what the rack has no glass for goes onto new sheets of a known size, or nowhere', () => {
-    const job = glassJob(pieces, { flow: true }, [], 6, false);
+    const job = glassJob(pieces, { flow: true }, [], BY, false);
     expect(purchaseJob(job, new Set(['7']), null)).toBeNull();
     expect(purchaseJob(job, new Set(), { widthMm: 300, heightMm: 400 })).toBeNull();
     const bought = purchaseJob(job, new Set(['7']), { widthMm: 300, heightMm: 400 });

@@ -1,16 +1,24 @@
 import type { Ring } from '../geometry/index.ts';
+import type { Limits } from '../limits/index.ts';
 import { shapeLeft, upright, type Glass, type StockItem } from '../stock/index.ts';
 import type { LayoutJob, LayoutPiece, LayoutSheet } from './types.ts';
 
-/** What a studio lays out by, where it says nothing else. */
-export const LAID_OUT_BY = {
-  /** Between two pieces: room for the running pliers on both sides of a break. From memory. */
-  marginMm: 5,
-  /** An offcut that holds a square of this side goes back onto the rack. From memory. */
-  keepMm: 60,
-  /** How far a flow may lie off what was drawn before it is seen. From memory. */
-  flowToleranceDeg: 10,
-} as const;
+/** What a studio lays out by. */
+export interface LaidOutBy {
+  readonly marginMm: number;
+  readonly keepMm: number;
+  readonly edgeMm: number;
+  readonly flowToleranceDeg: number;
+}
+
+export const laidOutBy = (
+  limits: Pick<Limits, 'breakMarginMm' | 'keepMm' | 'sheetEdgeMm' | 'flowOffDeg'>,
+): LaidOutBy => ({
+  marginMm: limits.breakMarginMm,
+  keepMm: limits.keepMm,
+  edgeMm: limits.sheetEdgeMm,
+  flowToleranceDeg: limits.flowOffDeg,
+});
 
 /** A piece that is to be cut from one glass. */
 export interface GlassPiece {
@@ -47,20 +55,20 @@ export function glassJob(
   pieces: readonly GlassPiece[],
   glass: Pick<Glass, 'flow'>,
   stock: readonly StockItem[],
-  edgeMm: number,
+  by: LaidOutBy,
   isTurnedOver: boolean,
 ): LayoutJob {
   const sheets = stock.filter((item) => item.gone === null && item.areaMm2 > 0).map((item) => sheetOf(item, glass));
   return {
-    marginMm: LAID_OUT_BY.marginMm,
-    keepMm: LAID_OUT_BY.keepMm,
-    edgeMm,
+    marginMm: by.marginMm,
+    keepMm: by.keepMm,
+    edgeMm: by.edgeMm,
     sheets,
     pieces: pieces.map(({ number, outline, flowDeg }): LayoutPiece => ({
       id: String(number),
       outline,
       flowDeg: glass.flow ? flowDeg : null,
-      flowToleranceDeg: LAID_OUT_BY.flowToleranceDeg,
+      flowToleranceDeg: by.flowToleranceDeg,
       turnOver: isTurnedOver,
     })),
   };

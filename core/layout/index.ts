@@ -39,4 +39,12 @@ export {
 export { checkWithStrips, stripsOrNot, type WithStrips } from './stripsOrNot.ts';
 export { keptLayout, outAfter, type KeptSheet } from './kept.ts';
 export { spotOf, type SpotFound } from './spotOf.ts';
-export { glassJob, purchaseJob, sheetOf, LAID_OUT_BY, type GlassPiece, type SheetSize } from './glassJob.ts';
+export {
+  glassJob,
+  purchaseJob,
+  laidOutBy,
+  sheetOf,
+  type GlassPiece,
+  type LaidOutBy,
+  type SheetSize,
+} from './glassJob.ts';

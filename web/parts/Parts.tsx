@@ -7,6 +7,7 @@ import { Check } from '../ui/Check.tsx';
 import { ChoiceField } from '../ui/Choice.tsx';
 import { DayField } from '../ui/DayField.tsx';
 import { TextField } from '../ui/Field.tsx';
+import { FilePick, FileProblem } from '../ui/FilePick.tsx';
 import { Fold } from '../ui/Fold.tsx';
 import { free, length, money, wanted } from '../ui/form/fields.ts';
 import { Form, FormCheck, FormText } from '../ui/form/Form.tsx';
@@ -153,6 +154,10 @@ function Fields() {
           <Length mm={38.1} unit="in" /> · <Measures widthMm={420} heightMm={640} unit="mm" />
         </p>
       </div>
+      <FilePick accept="image/*" onFile={() => undefined}>
+        Choose a file …
+      </FilePick>
+      <FileProblem words="This file is no picture that can be read; bring a JPEG or PNG." />
     </Group>
   );
 }

@@ -1,11 +1,11 @@
-import { LAID_OUT_BY, layOn, takersOfPiece, type Layout, type LayoutPiece, type LayoutSheet } from '#core/layout';
+import { layOn, takersOfPiece, type LaidOutBy, type Layout, type LayoutPiece, type LayoutSheet } from '#core/layout';
 
 /** Which sheets and offcuts take one piece. */
 export interface TakersWish {
   readonly key: string;
   readonly piece: LayoutPiece;
   readonly sheets: readonly LayoutSheet[];
-  readonly edgeMm: number;
+  readonly by: LaidOutBy;
 }
 
 export interface TakersFound {
@@ -17,9 +17,7 @@ export interface TakersFound {
 
 const MOST_SHOWN = 3;
 
-onmessage = ({ data: { key, piece, sheets, edgeMm } }: MessageEvent<TakersWish>) => {
-  const { marginMm, keepMm } = LAID_OUT_BY;
-  const by = { marginMm, keepMm, edgeMm };
+onmessage = ({ data: { key, piece, sheets, by } }: MessageEvent<TakersWish>) => {
   const takers = takersOfPiece(piece, sheets, by);
   const best: TakersFound['best'][number][] = [];
   for (const sheet of takers) {

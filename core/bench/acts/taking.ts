@@ -1,12 +1,12 @@
 import { boxOf, signedArea, type Ring } from '../../geometry/index.ts';
-import { cutOut, LAID_OUT_BY, type PartKept } from '../../layout/index.ts';
+import { cutOut, type PartKept } from '../../layout/index.ts';
 import { divide, offcutLabel, shapeFault, shapeLeft, type Left, type StraightBreak } from '../../stock/index.ts';
 import { nth } from '../../units/index.ts';
 import { refuse, type Circumstance } from '../act.ts';
 import type { Refusal } from '../refusals.ts';
 import { BEGINS } from '../routes/route.ts';
 import type { Draft } from '../studio.ts';
-import type { PieceRow, PieceRowId, Reader, StockRow } from '../tables.ts';
+import { limitsOf, type PieceRow, type PieceRowId, type Reader, type StockRow } from '../tables.ts';
 import { liftFrom, moveSpots, NO_SHAPE } from './laid.ts';
 import { keptForOthers } from './onRack.ts';
 
@@ -145,7 +145,7 @@ function takeAsLaid(
   if (strange.length > 0 || item.breaks === null)
     return refuse('not-laid', { numbers: (strange.length > 0 ? strange : all).map((p) => p.number), name: item.id });
   const laid = [...state.ask('laidOn', item.id)].flatMap(({ id, spot }) => (spot ? [{ id, at: spot.at }] : []));
-  const out = cutOut(shapeLeft(item).outline, item.breaks, laid, new Set(all.map((p) => p.id)), LAID_OUT_BY.keepMm);
+  const out = cutOut(shapeLeft(item).outline, item.breaks, laid, new Set(all.map((p) => p.id)), limitsOf(state).keepMm);
   if (typeof out === 'string') return refuse('not-laid', { numbers: all.map((p) => p.number), name: item.id });
   const share = worthOf(item);
   const [first] = out.kept;

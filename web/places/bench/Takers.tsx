@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { BEGINS } from '#core/bench';
 import { signedArea } from '#core/geometry';
-import { LAID_OUT_BY, sheetOf } from '#core/layout';
+import { laidOutBy, sheetOf } from '#core/layout';
 import { count } from '#core/units';
 import { sizeWords } from '#core/words';
 import { SheetPicture } from '../../panel/SheetPicture.tsx';
@@ -25,7 +25,7 @@ export function Takers({ view, piece }: { view: PanelView; piece: PieceRow }) {
   if (found.best.length === 0)
     return <p className="text-[15px] font-semibold text-risk">Nothing on the rack takes it the way its flow runs.</p>;
   const cutFrom = async ({ sheet, layout }: (typeof found.best)[number]) => {
-    const job = { pieces: [wish.piece], sheets: [sheet], edgeMm: wish.edgeMm, ...LAID_OUT_BY };
+    const job = { pieces: [wish.piece], sheets: [sheet], ...wish.by };
     const panelId = panel.id;
     if (!(await send.command({ kind: 'lay-out', ask: { panelId, sheets: toKeep(job, layout) } }))) return;
     const sources = [{ stockId: sheet.id, numbers: [piece.number], left: { kind: 'laid' as const } }];
@@ -81,6 +81,7 @@ export function Takers({ view, piece }: { view: PanelView; piece: PieceRow }) {
 /** What is asked of the finder: a piece that is not cut yet, and what stands free of its glass. */
 function wishFor(view: PanelView, piece: PieceRow): TakersWish | null {
   const { answer, glasses, limits } = view;
+  const by = laidOutBy(limits);
   const { glassId, number, flowDeg, stage } = piece;
   const glass = glassId === null ? undefined : glasses.get(glassId);
   const outline = answer?.cuts.find((cut) => cut.number === number)?.rings.find((ring) => signedArea(ring) > 0);
@@ -92,11 +93,11 @@ function wishFor(view: PanelView, piece: PieceRow): TakersWish | null {
       id: String(number),
       outline,
       flowDeg: glass.flow ? flowDeg : null,
-      flowToleranceDeg: LAID_OUT_BY.flowToleranceDeg,
+      flowToleranceDeg: by.flowToleranceDeg,
       turnOver: piece.spot?.turnedOver ?? false,
     },
     sheets: free.map((item) => sheetOf(item, glass)),
-    edgeMm: limits.sheetEdgeMm,
+    by,
   };
   return { key: JSON.stringify(asked), ...asked };
 }

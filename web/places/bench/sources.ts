@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { wantedBy, type SourceQuestion } from '#core/bench';
-import { LAID_OUT_BY, sheetOf, takersOfPiece } from '#core/layout';
+import { laidOutBy, sheetOf, takersOfPiece, type LaidOutBy } from '#core/layout';
 import { bySize, takingOf, upright, type Left, type StockItem, type Taking, type Wanted } from '#core/stock';
 import { lengthToMm, type DisplayUnit } from '#core/units';
 import { stockFor } from '../../panel/stockFor.ts';
@@ -39,15 +39,15 @@ export interface Candidate {
 }
 
 /** Where its true outline is known an item takes a piece by that, else by its measures. */
-function takingByShape(wanted: readonly Wanted[], item: StockItem, edgeMm: number): Taking {
-  const byMeasures = takingOf(wanted, item, edgeMm);
+function takingByShape(wanted: readonly Wanted[], item: StockItem, by: LaidOutBy): Taking {
+  const byMeasures = takingOf(wanted, item, by.edgeMm);
   if (byMeasures !== 'fits' || item.outline === null) return byMeasures;
-  const { marginMm, keepMm, flowToleranceDeg } = LAID_OUT_BY;
+  const { flowToleranceDeg } = by;
   const isTaken = ({ ring, widthMm, heightMm, flowDeg }: Wanted): boolean => {
     const outline = ring ?? upright(widthMm, heightMm);
     const piece = { id: item.id, outline, flowDeg, flowToleranceDeg, turnOver: false };
     // The outline tells which way the flow runs: along its height.
-    return takersOfPiece(piece, [sheetOf(item, { flow: flowDeg !== null })], { marginMm, keepMm, edgeMm }).length > 0;
+    return takersOfPiece(piece, [sheetOf(item, { flow: flowDeg !== null })], by).length > 0;
   };
   return wanted.every(isTaken) ? 'fits' : 'too-small';
 }
@@ -67,7 +67,7 @@ export function candidates(
   const inOrder = [...stock.filter((s) => s.breaks === null), ...stock.filter((s) => s.breaks !== null)];
   const judged = inOrder.map((item) => ({
     item,
-    taking: takingByShape(wanted, item, limits.sheetEdgeMm),
+    taking: takingByShape(wanted, item, laidOutBy(limits)),
   }));
   const of = (taking: Taking) =>
     judged.filter((j) => j.taking === taking).map(({ item }) => ({ item, tooSmall: taking !== 'fits' }));

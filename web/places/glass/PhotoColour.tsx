@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState, type MouseEvent } from 'react';
 import { meanColour, type Dots } from '#core/glass';
+import { FilePick, FileProblem } from '../../ui/FilePick.tsx';
 import { takePhoto } from '../../ui/takePhoto.ts';
 
 /** A colour is the mean of a spot of this share of the photo. */
@@ -45,23 +46,10 @@ export function PhotoColour({ onColour }: { onColour: (colour: string) => void }
   };
   return (
     <div className="grid gap-2">
-      <label className="inline-flex min-h-11 cursor-pointer items-center justify-center rounded-md border border-dashed border-strong px-3 text-[15px] font-semibold focus-within:outline-3 focus-within:outline-copper hover:border-copper">
+      <FilePick accept="image/*" onFile={(file) => void take(file)}>
         {shot ? 'Another photo …' : 'From a photo of an old piece …'}
-        <input
-          type="file"
-          accept="image/*"
-          className="sr-only"
-          onChange={(event) => {
-            void take(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
-      </label>
-      {problem !== null && (
-        <p role="alert" className="text-[15px] text-risk">
-          {problem}
-        </p>
-      )}
+      </FilePick>
+      <FileProblem words={problem} />
       {shot && (
         <button
           type="button"

@@ -1,4 +1,4 @@
-import { keptLayout, LAID_OUT_BY, type Layout } from '#core/layout';
+import { keptLayout, type Layout } from '#core/layout';
 import { count, showArea, showNumbers, type DisplayUnit } from '#core/units';
 import { sizeWords, stripWords } from '#core/words';
 import type { LayoutNews } from '../../worker/layout.worker.ts';
@@ -31,10 +31,10 @@ export function GlassLines({
   );
 }
 
-const keptOf = ({ kept }: GlassWish): Layout =>
+const keptOf = ({ kept, job }: GlassWish): Layout =>
   keptLayout(
     kept.flatMap((one) => one.kept ?? []),
-    LAID_OUT_BY.keepMm,
+    job.keepMm,
   );
 
 /** The sheets taken, how much of their glass is used, and what comes back. */

@@ -6,12 +6,13 @@ import {
   freeParts,
   glassJob,
   keptLayout,
-  LAID_OUT_BY,
+  laidOutBy,
   sheetOf,
   withHandLaid,
   type GlassPiece,
   type HandLaidSheet,
   type KeptSheet,
+  type LaidOutBy,
   type Layout,
   type SheetSize,
   type SpotFound,
@@ -60,13 +61,14 @@ interface Waiting {
 /** What is to be laid out of a panel: its pieces that are not cut yet, by glass, those with most pieces first. */
 export function wishesOf(view: PanelView, { prefersUse, isTurnedOver, effort, isAnew }: HowLaid): GlassWish[] {
   const { glasses, reader, limits } = view;
+  const by = laidOutBy(limits);
   return [...waitingByGlass(view)]
     .flatMap(([glassId, list]): GlassWish[] => {
       const glass = glasses.get(glassId);
       if (glass === undefined) return [];
       const all = [...reader.all('stock')].filter((item) => item.glassId === glassId);
       const stock = stockFor(view, glassId);
-      const { kept, byHand, stuck, open } = divided(list, stock, glass, isAnew);
+      const { kept, byHand, stuck, open } = divided(list, stock, glass, isAnew, by);
       const own = new Set(list.map(({ row }) => row.spot?.stockId));
       const taken = stock.filter((item) => item.breaks !== null && !own.has(item.id));
       const spoken = new Set([...kept, ...byHand, ...stuck].map(({ sheet }) => sheet.id));
@@ -76,7 +78,7 @@ export function wishesOf(view: PanelView, { prefersUse, isTurnedOver, effort, is
         outline,
         flowDeg: row.flowDeg,
       }));
-      const plain = glassJob(pieces, glass, free, limits.sheetEdgeMm, isTurnedOver);
+      const plain = glassJob(pieces, glass, free, by, isTurnedOver);
       const job = { ...plain, sheets: [...byHand.flatMap((one) => freeParts(one)), ...plain.sheets] };
       const steps = (STEPS + STEPS_A_PIECE * pieces.length) * effort;
       const size = largest(all);
@@ -145,7 +147,13 @@ function handSpots({ placements }: HandLaidSheet, list: readonly Waiting[]) {
 }
 
 /** Sheets as they are kept, those that were laid by hand, and the pieces that are still to be laid out. */
-function divided(list: readonly Waiting[], stock: readonly StockRow[], glass: Glass, isAnew: boolean) {
+function divided(
+  list: readonly Waiting[],
+  stock: readonly StockRow[],
+  glass: Glass,
+  isAnew: boolean,
+  { marginMm, keepMm }: LaidOutBy,
+) {
   const kept: SheetLaid[] = [];
   const byHand: HandLaidSheet[] = [];
   const stuck: Lying[] = [];
@@ -161,17 +169,17 @@ function divided(list: readonly Waiting[], stock: readonly StockRow[], glass: Gl
     if (lying.length === 0) continue;
     settle(lying);
     if (lying.every(isHand)) onlyByHand.push({ item, lying });
-    else kept.push(keptOn(item, glass, lying));
+    else kept.push(keptOn(item, glass, lying, keepMm));
   }
   for (const { item, lying } of onlyByHand) {
     // With nothing else to lay out there is nothing to look for on it.
     if (isOpen.size === 0 && item.breaks !== null && !isAnew) {
-      kept.push(keptOn(item, glass, lying));
+      kept.push(keptOn(item, glass, lying, keepMm));
       continue;
     }
     const laid = lyingOn(item, glass, lying);
     const pieces = laid.placements.map(({ pieceId, outline }) => ({ id: pieceId, outline }));
-    const out = breakOut(laid.sheet.outline, pieces, LAID_OUT_BY.marginMm, LAID_OUT_BY.keepMm);
+    const out = breakOut(laid.sheet.outline, pieces, marginMm, keepMm);
     if ('between' in out) stuck.push(laid);
     else byHand.push({ ...laid, out });
   }
@@ -179,9 +187,9 @@ function divided(list: readonly Waiting[], stock: readonly StockRow[], glass: Gl
 }
 
 /** A sheet with what lies on it, as its layout was kept. */
-function keptOn(item: StockRow, glass: Glass, laid: readonly Waiting[]): SheetLaid {
+function keptOn(item: StockRow, glass: Glass, laid: readonly Waiting[], keepMm: number): SheetLaid {
   const kept: KeptSheet = { ...lyingOn(item, glass, laid), breaks: item.breaks ?? [] };
-  return { sheet: kept.sheet, rootId: item.rootId, layout: keptLayout([kept], LAID_OUT_BY.keepMm), kept };
+  return { sheet: kept.sheet, rootId: item.rootId, layout: keptLayout([kept], keepMm), kept };
 }
 
 const NOTHING_FOUND: Layout = {
@@ -196,7 +204,7 @@ const NOTHING_FOUND: Layout = {
 /** What is proposed for a glass: what the search found, with what lies by hand; null as long as it has found nothing. */
 export function proposalOf({ job, byHand }: GlassWish, found: Layout | null): Layout | null {
   if (found === null && (job.pieces.length > 0 || byHand.length === 0)) return null;
-  return withHandLaid(found ?? NOTHING_FOUND, byHand, LAID_OUT_BY.keepMm);
+  return withHandLaid(found ?? NOTHING_FOUND, byHand, job.keepMm);
 }
 
 /** The largest sheet of a glass that was ever on the rack: so large it is sold. */

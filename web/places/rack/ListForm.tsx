@@ -5,6 +5,7 @@ import { readReceipts, type Glass, type Receipt } from '#core/stock';
 import { count, priceOfArea } from '#core/units';
 import { receiptFaultWords, sizeWords } from '#core/words';
 import { useSend } from '../../state/send.ts';
+import { FilePick } from '../../ui/FilePick.tsx';
 import { Button } from '../../ui/Button.tsx';
 
 /** A list of glass is a few kilobytes; what is larger is another file. */
@@ -53,18 +54,9 @@ export function ListForm({
         A CSV with the columns Label, Glass, Wide and High; What, Stands in and Worth if you like. The rack’s own table
         saves one.
       </p>
-      <label className="inline-flex min-h-11 cursor-pointer items-center justify-center rounded-md border border-dashed border-strong px-4 font-semibold focus-within:outline-3 focus-within:outline-copper hover:border-copper">
+      <FilePick accept=".csv,.tsv,.txt,text/csv" onFile={(file) => void take(file)}>
         {read === null ? 'Choose a list …' : 'Another list …'}
-        <input
-          type="file"
-          accept=".csv,.tsv,.txt,text/csv"
-          className="sr-only"
-          onChange={(event) => {
-            void take(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
-      </label>
+      </FilePick>
       {read && read.faults.length > 0 && (
         <div role="alert" className="grid gap-1 text-[15.5px] text-risk">
           {read.faults.slice(0, SHOWN).map((fault) => (

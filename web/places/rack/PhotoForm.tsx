@@ -9,6 +9,7 @@ import { useSheetPhoto, type StockRow } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Check } from '../../ui/Check.tsx';
 import { takePhoto } from '../../ui/takePhoto.ts';
+import { FilePick, FileProblem } from '../../ui/FilePick.tsx';
 import type { PhotoMade, PhotoWish } from '../../worker/photo.worker.ts';
 
 /** Dots along the longer side of what is kept. */
@@ -88,23 +89,10 @@ export function PhotoForm({ item }: { item: StockRow }) {
         void take(event.dataTransfer.files[0]);
       }}
     >
-      <label className="inline-flex min-h-11 cursor-pointer items-center justify-center rounded-md border border-dashed border-strong px-4 font-semibold focus-within:outline-3 focus-within:outline-copper hover:border-copper">
+      <FilePick accept="image/*" onFile={(file) => void take(file)}>
         {shot ? 'Another photo …' : 'Take or drop a photo …'}
-        <input
-          type="file"
-          accept="image/*"
-          className="sr-only"
-          onChange={(event) => {
-            void take(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
-      </label>
-      {problem !== null && (
-        <p role="alert" className="text-[15.5px] text-risk">
-          {problem}
-        </p>
-      )}
+      </FilePick>
+      <FileProblem words={problem} />
       {shot && (
         <>
           <CornersOnPhoto shot={shot} corners={corners} onMove={setCorners} />

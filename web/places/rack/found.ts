@@ -1,5 +1,5 @@
 import type { Settings } from '#core/bench';
-import { LAID_OUT_BY, sheetOf, takersOfPiece } from '#core/layout';
+import { laidOutBy, sheetOf, takersOfPiece } from '#core/layout';
 import { limitsWith } from '#core/limits';
 import { upright, type Glass } from '#core/stock';
 import { lengthToMm } from '#core/units';
@@ -45,7 +45,6 @@ function takersOfSize(
   items: readonly StockRow[],
   limits: Settings['limits'],
 ): StockRow[] {
-  const { marginMm, keepMm } = LAID_OUT_BY;
   const piece = {
     id: 'asked',
     outline: upright(widthMm, heightMm),
@@ -57,6 +56,6 @@ function takersOfSize(
   return takersOfPiece(
     piece,
     items.filter((item) => item.breaks === null).map((item) => sheetOf(item, glass)),
-    { marginMm, keepMm, edgeMm: limitsWith(limits).sheetEdgeMm },
+    laidOutBy(limitsWith(limits)),
   ).flatMap((sheet) => byId.get(sheet.id) ?? []);
 }

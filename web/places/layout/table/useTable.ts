@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { BEGINS } from '#core/bench';
 import { boxOf, signedArea, type Point, type Ring } from '#core/geometry';
-import { breakOut, faultsOfLaying, LAID_OUT_BY, sheetOf, type LayoutPiece } from '#core/layout';
+import { breakOut, faultsOfLaying, laidOutBy, sheetOf, type LayoutPiece } from '#core/layout';
 import { wantedFlow, type Glass } from '#core/stock';
 import type { PanelView } from '../../../panel/view.ts';
 import type { PieceRow, StockRow } from '../../../state/studio.ts';
@@ -30,6 +30,7 @@ export function useTable(view: PanelView, item: StockRow, glass: Glass) {
     return now;
   }, [kept, moved]);
   const sheet = useMemo(() => sheetOf(item, glass), [item, glass]);
+  const by = useMemo(() => laidOutBy(view.limits), [view.limits]);
   const judged = useMemo(() => {
     const lying = patterns.flatMap(({ row, outline }) => {
       const pose = poses.get(row.number);
@@ -39,7 +40,7 @@ export function useTable(view: PanelView, item: StockRow, glass: Glass) {
         id,
         outline,
         flowDeg: wantedFlow(glass, row.flowDeg),
-        flowToleranceDeg: LAID_OUT_BY.flowToleranceDeg,
+        flowToleranceDeg: by.flowToleranceDeg,
         turnOver: pose.turnedOver,
       };
       const { turnedOver, rotationDeg } = pose;
@@ -50,11 +51,10 @@ export function useTable(view: PanelView, item: StockRow, glass: Glass) {
         },
       ];
     });
-    const { marginMm, keepMm } = LAID_OUT_BY;
-    const faults = faultsOfLaying({ marginMm, keepMm, edgeMm: view.limits.sheetEdgeMm }, sheet, lying);
+    const faults = faultsOfLaying(by, sheet, lying);
     const laid = lying.map(({ placement }) => ({ id: placement.pieceId, outline: placement.outline }));
-    return { faults, out: breakOut(sheet.outline, laid, marginMm, keepMm) };
-  }, [patterns, poses, sheet, glass, item.id, view.limits.sheetEdgeMm]);
+    return { faults, out: breakOut(sheet.outline, laid, by.marginMm, by.keepMm) };
+  }, [patterns, poses, sheet, glass, item.id, by]);
 
   const put = (number: number, pose: Pose | null) => setMoved((before) => new Map(before).set(number, pose));
   return {
