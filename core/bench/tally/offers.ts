@@ -34,7 +34,7 @@ export function offers(line: string, vocabulary: Vocabulary, { labels, glasses }
   const isAtFrom = words.at(-1) === 'from';
   switch (parsed.kind) {
     case 'empty':
-      return ['all', 'joints', ...firstCalls(vocabulary.panelSteps), 'undo', 'redo'];
+      return ['all', 'rest', 'joints', ...firstCalls(vocabulary.panelSteps), 'undo', 'redo'];
     case 'cut':
       return isAtFrom ? [...labels] : parsed.from === null ? ['from'] : [];
     case 'break':

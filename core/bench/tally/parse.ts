@@ -11,11 +11,15 @@ export interface Vocabulary {
   readonly panelSteps: ReadonlyMap<string, StepCode>;
 }
 
-/** What pieces a line names: single numbers, ranges, and words for a group (a glass code or a label). */
+/** What pieces a line names: numbers, ranges, words for a group (a glass code or a label), the rest, and all but some. */
 export type Pick =
   | { readonly kind: 'range'; readonly from: number; readonly to: number }
   | { readonly kind: 'group'; readonly word: string }
-  | { readonly kind: 'all' };
+  | { readonly kind: 'all' }
+  /** What the verb has not been done to yet. */
+  | { readonly kind: 'rest' }
+  /** Left out of what is named before it. */
+  | { readonly kind: 'but'; readonly picks: readonly Pick[] };
 
 /** A tally line understood as far as it goes. `typing` is a line that is not finished but not wrong either. */
 export type TallyLine =
@@ -72,6 +76,8 @@ export function parseTally(line: string, vocabulary: Vocabulary): TallyLine {
   if ('problem' in named) return problem(named.problem);
   if (verbAt < 0) return unfinished(named.picks, words, vocabulary);
   const picks = meant(named.picks);
+  if (picks.some((pick) => pick.kind === 'but' && pick.picks.length === 0))
+    return problem(`Say which are left out: “all but 3 7 ${words[verbAt]}”.`);
   if (picks.length === 0) return problem(`Say which pieces first: “12-18 ${words[verbAt]}”.`);
   return backwards(picks) ?? act(words.slice(verbAt), picks, plain(line).split(' '), vocabulary);
 }
@@ -94,7 +100,8 @@ const problem = (words: string): TallyLine => ({ kind: 'problem', picks: [], pro
 
 /** While "12-1" is on its way to "12-18" nothing is wrong with it; with a verb behind it, it is a slip. */
 function backwards(picks: readonly Pick[]): TallyLine | null {
-  const slip = picks.find((p) => p.kind === 'range' && p.to < p.from);
+  const all = picks.flatMap((p) => (p.kind === 'but' ? [...p.picks] : [p]));
+  const slip = all.find((p) => p.kind === 'range' && p.to < p.from);
   return slip?.kind === 'range'
     ? problem(`${slip.from}–${slip.to} runs backwards; say ${slip.to}-${slip.from}, or mend the slip.`)
     : null;
@@ -215,7 +222,20 @@ function joints(words: readonly string[]): TallyLine {
   return backwards(named.picks) ?? { kind: 'joints', side, picks: named.picks };
 }
 
+const BUT = ['but', 'except', 'without'];
+
+/** What is named, and after “but” what of it is left out. */
 function picksOf(words: readonly string[]): { picks: Pick[] } | { problem: string } {
+  const at = words.findIndex((word) => BUT.includes(word));
+  if (at < 0) return plainPicks(words);
+  const [named, left] = [plainPicks(words.slice(0, at)), plainPicks(words.slice(at + 1))];
+  if ('problem' in named) return named;
+  if ('problem' in left) return left;
+  const picks: Pick[] = named.picks.length > 0 ? named.picks : [{ kind: 'all' }];
+  return { picks: [...picks, { kind: 'but', picks: left.picks }] };
+}
+
+function plainPicks(words: readonly string[]): { picks: Pick[] } | { problem: string } {
   const picks: Pick[] = [];
   for (const word of words) {
     const range = /^(\d{1,5})-(\d{1,5})?$/.exec(word);
@@ -226,6 +246,7 @@ function picksOf(words: readonly string[]): { picks: Pick[] } | { problem: strin
       if (to - from > LONGEST_RANGE) return { problem: `${from}–${to} is more pieces than a panel has.` };
       picks.push({ kind: 'range', from, to });
     } else if (word === 'all') picks.push({ kind: 'all' });
+    else if (word === 'rest') picks.push({ kind: 'rest' });
     else picks.push({ kind: 'group', word });
   }
   if (picks.some((p) => p.kind === 'all') && picks.some((p) => p.kind === 'range'))

@@ -57,7 +57,7 @@ export function readTally(text: string, state: Reader, panel: PanelRow): TallyMe
     };
   }
   const pieces = new Map([...state.ask('piecesOfPanel', panel.id)].map((p) => [p.number, p]));
-  const named = numbersOf(line.picks, pieces, state);
+  const named = numbersOf(line.picks, pieces, state, restOf(line, routeOf(state, panel)));
   if ('problem' in named) return { ...nothing, problem: line.kind === 'typing' ? null : named.problem };
   const { numbers } = named;
   const meaning = { ...nothing, numbers };
@@ -162,10 +162,19 @@ function labelOf(state: Reader, typed: string): string {
 const span = ({ from, to }: { from: number; to: number }): number[] =>
   Array.from({ length: to - from + 1 }, (_, i) => from + i);
 
+/** What is the rest for a line: pieces that its verb has not been done to. */
+function restOf(line: TallyLine, { pieceSteps }: Route): (piece: PieceRow) => boolean {
+  const placeOf = (code: string) => pieceSteps.findIndex((step) => step.code === code);
+  if (line.kind === 'glass') return (piece) => piece.glassId === null;
+  if (line.kind === 'advance') return (piece) => piece.stage !== BEGINS && placeOf(piece.stage) < placeOf(line.to);
+  return (piece) => piece.stage === BEGINS;
+}
+
 function numbersOf(
   picks: readonly Pick[],
   pieces: ReadonlyMap<number, PieceRow>,
   state: Reader,
+  isRest: (piece: PieceRow) => boolean,
 ): { numbers: number[] } | { problem: string } {
   const numbers = new Set<number>();
   const wrong: number[] = [];
@@ -173,7 +182,13 @@ function numbersOf(
   for (let i = 0; i < picks.length; i++) {
     const pick = nth(picks, i);
     if (pick.kind === 'all') for (const n of pieces.keys()) numbers.add(n);
-    else if (pick.kind === 'range') {
+    else if (pick.kind === 'rest') {
+      for (const piece of pieces.values()) if (isRest(piece)) numbers.add(piece.number);
+    } else if (pick.kind === 'but') {
+      const left = numbersOf(pick.picks, pieces, state, isRest);
+      if ('problem' in left) return left;
+      for (const n of left.numbers) numbers.delete(n);
+    } else if (pick.kind === 'range') {
       const found = span(pick).filter((n) => pieces.has(n));
       if (
         pick.from === pick.to

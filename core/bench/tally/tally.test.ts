@@ -38,6 +38,12 @@ describe('reading a line', () => {
     ['15-11 ground', { kind: 'problem', problem: '15–11 runs backwards; say 11-15, or mend the slip.' }],
     ['joints 9-3 front', { kind: 'problem', problem: /backwards/ }],
     ['all ground', { kind: 'advance', picks: [{ kind: 'all' }] }],
+    ['rest cut', { kind: 'cut', picks: [{ kind: 'rest' }] }],
+    ['all but 3 7-9 ground', { kind: 'advance', picks: [{ kind: 'all' }, { kind: 'but', picks: [{}, {}] }] }],
+    ['sky except 4 foiled', { kind: 'advance', picks: [{ kind: 'group' }, { kind: 'but' }] }],
+    ['but 4 foiled', { kind: 'advance', picks: [{ kind: 'all' }, { kind: 'but' }] }],
+    ['all but foiled', { kind: 'problem', problem: 'Say which are left out: “all but 3 7 foiled”.' }],
+    ['all but 9-3 foiled', { kind: 'problem', problem: /backwards/ }],
     ['all sky ground', { kind: 'advance', picks: [{ kind: 'group', word: 'sky' }] }],
     ['all gro', { kind: 'typing', picks: [{ kind: 'all' }] }],
     ['all 12 ground', { kind: 'problem', problem: 'Say “all”, or say numbers; not both.' }],
@@ -124,5 +130,35 @@ describe('held against a panel', () => {
     ['1 glass zz', /zz/],
   ])('explains %s', (text, words) => {
     expect(read(text).problem).toMatch(words);
+  });
+});
+
+describe('the rest, and all but some', () => {
+  const meant = (text: string, s = smallStudio()) => {
+    const panel = s.studio.get('panels', 'p') as PanelRow;
+    const { numbers: list, problem } = readTally(text, s.studio, panel);
+    return problem ?? list;
+  };
+  const upTo = (n: number) => Array.from({ length: n }, (_, i) => i + 1);
+  it('all but some are the others; of a glass too; what is left out has to be there', () => {
+    expect(meant('all but 3 7-9 ground')).toEqual(upTo(20).filter((n) => ![3, 7, 8, 9].includes(n)));
+    expect(meant('B-1 but 2 cut')).toEqual(upTo(12).filter((n) => n !== 2));
+    expect(meant('all but B-1 cut')).toEqual([13, 14, 15, 16, 17, 18, 19, 20]);
+    expect(meant('all but 30 cut')).toBe('There is no piece 30 in this panel; it has 20.');
+    expect(meant('all but owls cut')).toMatch(/“owls” is no piece/);
+  });
+  it('the rest is what the verb has not been done to', () => {
+    const s = smallStudio();
+    s.do({
+      kind: 'cut',
+      ask: { panelId: 'p', sources: [{ stockId: 'S1', numbers: [1, 2, 3], left: { kind: 'stays' } }] },
+    });
+    s.do({ kind: 'advance', ask: { panelId: 'p', numbers: [1], to: 'ground' } });
+    expect(meant('rest cut', s)).toEqual(upTo(20).slice(3));
+    // What is not cut can not be ground yet.
+    expect(meant('rest ground', s)).toEqual([2, 3]);
+    expect(meant('rest but 3 ground', s)).toEqual([2]);
+    s.do({ kind: 'choose-glass', ask: { panelId: 'p', numbers: [19, 20], glassId: null } });
+    expect(meant('rest glass R-1', s)).toEqual([19, 20]);
   });
 });
