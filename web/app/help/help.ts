@@ -79,7 +79,7 @@ export const HELP = {
     title: 'The bench',
     lines: [
       'The panel shows each piece as what it is: paper, cut glass, a frosted edge from the grinder, foil, lead.',
-      'Tap pieces and press what was done, or type it below: 12-18 31 cut. What would happen is told before Enter.',
+      'Tap pieces and press what was done, or type it below: 12-18 31 cut, all but 3 ground, rest foiled. What would happen is told before Enter.',
       'A piece that broke keeps its number and goes back to be cut; what it cost is kept.',
     ],
   },
