@@ -95,6 +95,24 @@ describe('the order', () => {
           expect(Math.min(Math.abs(x - (isLeft ? 0 : 400)), Math.abs(y - (isTop ? 0 : 300)))).toBeLessThan(0.5);
   });
 
+  it('a chamfer has its ends on both sides of the corner, and lies on neither: it comes last', () => {
+    const plan = planOf(doc(300, 200, '<path d="M0 0H300V200H60L0 140Z"/><path d="M150 0V200"/><path d="M0 70H150"/>'));
+    expect(checkLead(plan, FACES)).toEqual([]);
+    const lengths = (runs: readonly number[]) =>
+      runs.map((run) => Math.round(plan.runs[run]?.lengthMm ?? 0)).sort((a, b) => a - b);
+    expect(lengths(plan.order[0]?.runs ?? [])).toEqual([140, 240]);
+    expect(lengths(plan.order.at(-1)?.runs ?? [])).toEqual([85, 200, 300]);
+  });
+
+  it('a panel with a round border has none to begin with', () => {
+    const plan = planOf(
+      doc(300, 300, '<circle cx="150" cy="150" r="150"/><path d="M0 150H300"/><path d="M150 0V300"/>'),
+    );
+    expect(checkLead(plan, FACES)).toEqual([]);
+    expect(plan.order[0]).toEqual({ piece: null, runs: [] });
+    expect(plan.order.at(-1)?.runs).toHaveLength(1);
+  });
+
   it('a pinwheel, though each of its oblongs is held by the next, goes together with every came whole', () => {
     const plan = planOf(PINWHEEL);
     expect(checkLead(plan, FACES)).toEqual([]);

@@ -87,10 +87,14 @@ function isOnSides({ lines }: LeadGraph, { refs }: Chain, corner: Corner): boole
   const box = boxOf(lines.filter((line) => line.isBorder).flatMap((line) => line.path));
   const [ux, uy] = ONWARDS[corner];
   const [sideX, sideY] = [ux > 0 ? box.minX : box.maxX, uy > 0 ? box.minY : box.maxY];
+  const isOn = (at: 0 | 1, side: number, points: readonly Point[]) =>
+    points.every((point) => Math.abs(point[at] - side) <= ON_SIDE_MM);
+  // Each stretch lies along one of them: a chamfer has its ends on both, and lies on neither.
   return refs.every((ref) =>
-    nth(lines, lineOf(ref)).path.every(
-      ([x, y]) => Math.abs(x - sideX) <= ON_SIDE_MM || Math.abs(y - sideY) <= ON_SIDE_MM,
-    ),
+    nth(lines, lineOf(ref)).path.every((point, i, path) => {
+      const stretch = [point, path[i + 1] ?? point];
+      return isOn(0, sideX, stretch) || isOn(1, sideY, stretch);
+    }),
   );
 }
 
