@@ -4,6 +4,9 @@ const RELOADED_AT = 'nelvik-reloaded-at';
 /** Loading anew did not help if it was so short a time ago. */
 const NOT_AGAIN_MS = 60_000;
 
+/** So long after the page has come its parts are kept for when there is no network. */
+const LATER_MS = 1500;
+
 let atRest = 0;
 
 /** Fetches a part of the page that nobody waits for. It may fail without a word: it is fetched again when it is wanted. */
@@ -30,9 +33,15 @@ export function keepForOffline(): void {
     window.location.reload();
   });
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
-  navigator.serviceWorker.register('/sw.js').catch((error: unknown) => {
-    console.warn('The page cannot be kept for when there is no network; it opens with the server alone.', error);
-  });
+  // What is kept for later is fetched after what is looked at now: a browser asks one server for a few things at a time.
+  const keep = () =>
+    setTimeout(() => {
+      navigator.serviceWorker.register('/sw.js').catch((error: unknown) => {
+        console.warn('The page cannot be kept for when there is no network; it opens with the server alone.', error);
+      });
+    }, LATER_MS);
+  if (document.readyState === 'complete') keep();
+  else window.addEventListener('load', keep, { once: true });
 }
 
 /** What is kept of the studio in this browser goes when somebody logs out. */
