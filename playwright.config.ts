@@ -16,7 +16,7 @@ export default defineConfig({
   fullyParallel: false,
   retries: 0,
   timeout: 90_000,
-  expect: { timeout: 8000 },
+  expect: { timeout: 15_000 },
   reporter: [['line'], ['json']],
   webServer: [
     ...LANE_PORTS.flatMap(({ first, demo, drawings }) => [
