@@ -1,5 +1,6 @@
 import { asChannel, asLight, lightOf, type Light } from '#core/colour';
 import type { Point } from '#core/geometry';
+import { nth } from '#core/units';
 import type { GlassLook } from './look.ts';
 import { AMOUNT } from './sheet.ts';
 
@@ -26,7 +27,7 @@ export function cornersFault(corners: Corners, { width, height }: Pick<Dots, 'wi
   }
   return area < LEAST_SHARE * width * height;
 }
-const at = (corners: Corners, i: number): Point => corners[i % 4] as Point;
+const at = (corners: Corners, i: number): Point => nth(corners, i % 4);
 
 /**
  * Where a point of the unit square stands in a quadrangle seen in perspective (Heckbert, Fundamentals of Texture Mapping
@@ -146,8 +147,9 @@ function solved(matrix: readonly number[], right: readonly number[]): number[] {
     const best = rows
       .slice(col)
       .reduce((b, row, i) => (Math.abs(row[col] ?? 0) > Math.abs(rows[b]?.[col] ?? 0) ? col + i : b), col);
-    [rows[col], rows[best]] = [rows[best] as number[], rows[col] as number[]];
-    const pivot = rows[col] as number[];
+    const pivot = nth(rows, best);
+    rows[best] = nth(rows, col);
+    rows[col] = pivot;
     for (const [i, row] of rows.entries()) {
       if (i === col) continue;
       const share = (row[col] ?? 0) / (pivot[col] ?? 1);

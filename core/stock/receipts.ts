@@ -1,4 +1,4 @@
-import { lengthToMm, type DisplayUnit } from '../units/index.ts';
+import { keysOf, lengthToMm, type DisplayUnit } from '../units/index.ts';
 import type { Glass, StockItem } from './types.ts';
 
 /** What a list of glass says of one sheet or offcut. */
@@ -32,7 +32,7 @@ const HEADS = {
 } as const;
 export type Column = keyof typeof HEADS;
 const NEEDED = ['label', 'glass', 'width', 'height'] as const satisfies readonly Column[];
-const COLUMNS = Object.keys(HEADS) as Column[];
+const COLUMNS = keysOf(HEADS);
 
 const LABEL = /^[A-Za-z0-9][A-Za-z0-9._-]{0,59}$/;
 const MOST_LINES = 500;

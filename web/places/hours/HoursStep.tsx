@@ -41,11 +41,10 @@ export function HoursStep() {
         <StageBars sums={sumByStage(hours, now)} settings={settings} />
         <h2 className="mt-6 mb-2 text-xl">Recuts</h2>
         <MishapList mishaps={mishaps} glasses={view.glasses} settings={settings} />
-      </section>
-      <div className="grid content-start gap-8">
+        {/* Last: it comes with the drawing, and pushes nothing down. */}
         {view.paths && <WhatItTakes view={view} paths={view.paths} />}
-        <HoursBook hours={hours} panelId={panel.id} reader={reader} settings={settings} />
-      </div>
+      </section>
+      <HoursBook hours={hours} panelId={panel.id} reader={reader} settings={settings} />
     </main>
   );
 }

@@ -1,11 +1,12 @@
-import { useMemo, useState } from 'react';
-import { ALLOYS, alloyNamed, CAME_LENGTH_MM, materialsOf, type Came, type Materials } from '#core/materials';
+import { useState } from 'react';
+import { ALLOYS, alloyNamed, CAME_LENGTH_MM, type Came, type Materials } from '#core/materials';
 import { readProfile } from '#core/sizing';
 import { count, nth, showFineLength, showLength, type DisplayUnit } from '#core/units';
 import { materialsFindingWords } from '#core/words';
 import type { PanelPaths } from '../../panel/paths.ts';
 import type { PanelView } from '../../panel/view.ts';
 import { ChoiceField } from '../../ui/Choice.tsx';
+import { useMaterials } from './useMaterials.ts';
 
 /** Where no glass is chosen yet, and where a came's heart is not known. From memory. */
 const USUAL_MM = 3;
@@ -29,24 +30,21 @@ export function WhatItTakes({ view, paths }: { view: PanelView; paths: PanelPath
   const { allowance } = panel;
   const came = panel.technique === 'lead' ? cameOf(`h${allowance.faceMm}`, allowance.heartMm || HEART_MM) : null;
   const rim = allowance.border === undefined ? came : cameOf(allowance.border, allowance.heartMm || HEART_MM);
-  const materials = useMemo(
-    () =>
-      materialsOf(paths.cartoon, {
-        technique: panel.technique,
-        thicknessMm,
-        overlapMm: OVERLAP_MM,
-        gapMm: allowance.gapMm,
-        came,
-        border: rim,
-        alloy,
-        rings: RINGS,
-        spreadDeg: SPREAD_DEG,
-      }),
-    [paths.cartoon, panel.technique, thicknessMm, allowance.gapMm, came, rim, alloy],
-  );
+  const materials = useMaterials(panel.cartoonId ?? '', paths.cartoon, {
+    technique: panel.technique,
+    thicknessMm,
+    overlapMm: OVERLAP_MM,
+    gapMm: allowance.gapMm,
+    came,
+    border: rim,
+    alloy,
+    rings: RINGS,
+    spreadDeg: SPREAD_DEG,
+  });
+  if (materials === null) return null;
   const { weightG, hanging, solder } = materials;
   return (
-    <section aria-label="What it takes" className="grid gap-3">
+    <section aria-label="What it takes" className="mt-8 grid gap-3">
       <h2 className="text-xl">What it takes</h2>
       {materials.foil && (
         <div className="flex items-center gap-4">

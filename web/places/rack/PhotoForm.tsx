@@ -10,17 +10,19 @@ import { Button } from '../../ui/Button.tsx';
 import { Check } from '../../ui/Check.tsx';
 import { takePhoto } from '../../ui/takePhoto.ts';
 import { FilePick, FileProblem } from '../../ui/FilePick.tsx';
+import { ARROW_STEPS } from '../../ui/arrowSteps.ts';
 import type { PhotoMade, PhotoWish } from '../../worker/photo.worker.ts';
 
 /** Dots along the longer side of what is kept. */
 const KEPT_PX = 1400;
 const CORNER_NAMES = ['Top left', 'Top right', 'Bottom right', 'Bottom left'] as const;
-/** Where the corners are set first, as a share of the photo. */
-const FIRST: readonly Point[] = [
-  [0.08, 0.08],
-  [0.92, 0.08],
-  [0.92, 0.92],
-  [0.08, 0.92],
+/** Where the corners are set first: this far in from the edge of the photo. */
+const IN = 0.08;
+const cornersIn = (width: number, height: number): Corners => [
+  [IN * width, IN * height],
+  [(1 - IN) * width, IN * height],
+  [(1 - IN) * width, (1 - IN) * height],
+  [IN * width, (1 - IN) * height],
 ];
 
 interface Shot {
@@ -33,7 +35,7 @@ export function PhotoForm({ item }: { item: StockRow }) {
   const send = useSend();
   const kept = useSheetPhoto(item.rootId);
   const [shot, setShot] = useState<Shot | null>(null);
-  const [corners, setCorners] = useState<readonly Point[]>([]);
+  const [corners, setCorners] = useState<Corners>(cornersIn(1, 1));
   const [isEvened, setEvened] = useState(true);
   const [problem, setProblem] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
@@ -49,18 +51,18 @@ export function PhotoForm({ item }: { item: StockRow }) {
     if (typeof photo === 'string') return setProblem(photo);
     setProblem(null);
     setShot({ bitmap: photo, url: URL.createObjectURL(file) });
-    setCorners(FIRST.map(([x, y]) => [x * photo.width, y * photo.height]));
+    setCorners(cornersIn(photo.width, photo.height));
   };
   const box = boxOf(item.outline ?? upright(item.widthMm, item.heightMm));
   const [widthMm, heightMm] = [box.maxX - box.minX, box.maxY - box.minY];
-  const isWrong = shot !== null && cornersFault(corners as unknown as Corners, shot.bitmap);
+  const isWrong = shot !== null && cornersFault(corners, shot.bitmap);
   const keep = async ({ bitmap }: Shot) => {
     setBusy(true);
     try {
       const share = KEPT_PX / Math.max(widthMm, heightMm);
       const blob = await straight({
         bitmap,
-        corners: corners as unknown as Corners,
+        corners: corners,
         width: Math.max(2, Math.round(widthMm * share)),
         height: Math.max(2, Math.round(heightMm * share)),
         isEvened,
@@ -133,28 +135,24 @@ export function PhotoForm({ item }: { item: StockRow }) {
   );
 }
 
-const ARROWS: Readonly<Record<string, Point>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
-
 function CornersOnPhoto({
   shot: { bitmap, url },
   corners,
   onMove,
 }: {
   shot: Shot;
-  corners: readonly Point[];
-  onMove: (corners: readonly Point[]) => void;
+  corners: Corners;
+  onMove: (corners: Corners) => void;
 }) {
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<number | null>(null);
   const { width, height } = bitmap;
   const size = Math.max(width, height);
-  const move = (i: number, [x, y]: Point) =>
-    onMove(corners.map((p, k) => (k === i ? [Math.max(0, Math.min(width, x)), Math.max(0, Math.min(height, y))] : p)));
+  const move = (i: number, [x, y]: Point) => {
+    const to: Point = [Math.max(0, Math.min(width, x)), Math.max(0, Math.min(height, y))];
+    const [a, b, c, d] = corners;
+    onMove([i === 0 ? to : a, i === 1 ? to : b, i === 2 ? to : c, i === 3 ? to : d]);
+  };
   const here = (event: PointerEvent): Point => {
     const matrix = svg.current?.getScreenCTM();
     if (!matrix) return [0, 0];
@@ -199,7 +197,7 @@ function CornersOnPhoto({
             setHeld(i);
           }}
           onKeyDown={(event) => {
-            const by = ARROWS[event.key];
+            const by = ARROW_STEPS[event.key];
             if (!by) return;
             event.preventDefault();
             move(i, [p[0] + (by[0] * size) / 400, p[1] + (by[1] * size) / 400]);

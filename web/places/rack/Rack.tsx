@@ -105,8 +105,8 @@ export function Rack() {
   const item = open?.kind === 'item' ? here.find((s) => s.id === open.id) : undefined;
   return (
     <main className="px-10 py-6 max-sm:px-4">
-      <header className="mb-2 flex flex-wrap items-center gap-2.5">
-        <div>
+      <header className="mb-2 flex flex-wrap items-center justify-end gap-2.5">
+        <div className="mr-auto">
           <h1 className="text-[28px]">Rack</h1>
           <p className="text-mute">
             {count(here.filter((s) => s.kind === 'sheet').length, 'sheet')} and{' '}
@@ -123,9 +123,7 @@ export function Rack() {
             )}
           </p>
         </div>
-        <div className="ml-auto">
-          <UndoButtons place="rack" />
-        </div>
+        <UndoButtons place="rack" />
         {look === 'scale' && (
           <label>
             <span className="sr-only">Find</span>

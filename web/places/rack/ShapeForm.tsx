@@ -8,6 +8,7 @@ import { ringPath } from '../../panel/ItemGlass.tsx';
 import { useSend } from '../../state/send.ts';
 import type { StockRow } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
+import { ARROW_STEPS } from '../../ui/arrowSteps.ts';
 import { Toggles } from '../../ui/Toggles.tsx';
 
 /** A step of the arrow keys, mm. */
@@ -144,7 +145,7 @@ export function ShapeForm({ item, glass, unit }: { item: StockRow; glass: Glass;
                     setHeld({ kind: 'corner', at: i });
                   }}
                   onKeyDown={(event) => {
-                    const by = ARROWS[event.key];
+                    const by = ARROW_STEPS[event.key];
                     if (by) moveCorner(i, [p[0] + by[0] * STEP_MM, p[1] + by[1] * STEP_MM]);
                     else if (event.key === 'Delete' || event.key === 'Backspace') dropCorner(i);
                     else return;
@@ -185,10 +186,3 @@ export function ShapeForm({ item, glass, unit }: { item: StockRow; glass: Glass;
     </section>
   );
 }
-
-const ARROWS: Readonly<Record<string, Point>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};

@@ -39,7 +39,8 @@ export function LeadingSheet({
   onLeaded: (piece: number) => void;
   unit: DisplayUnit;
 }) {
-  const plan = found === null || found === 'failed' ? null : found.plan;
+  const known = found === null || found === 'failed' ? null : found;
+  const plan = known?.plan ?? null;
   const last = (plan?.order.length ?? 1) - 1;
   const now = plan?.order[step];
   const piece = now?.piece ?? null;
@@ -109,9 +110,7 @@ export function LeadingSheet({
             options={CORNERS.map((value) => ({ value, text: CORNER_WORDS[value] }))}
             onChoice={onCorner}
           />
-          <Fold title="What to cut">
-            <CutBars found={found as LeadFound} unit={unit} now={new Set(now.runs)} />
-          </Fold>
+          <Fold title="What to cut">{known && <CutBars found={known} unit={unit} now={new Set(now.runs)} />}</Fold>
         </>
       )}
     </SideSheet>
