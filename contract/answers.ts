@@ -114,6 +114,23 @@ export const ANSWERS = {
   history: z.strictObject({ seq, lines: z.array(logLine), next: count.nullable() }),
   /** What undo and redo would do next at a place, in words; null where there is nothing. */
   undo: z.strictObject({ seq, undo: text.nullable(), redo: text.nullable() }),
+  /** Panels in hand that pieces of the same glasses are still to be cut for. */
+  beside: z.strictObject({
+    seq,
+    panels: z.array(
+      z.strictObject({
+        id: text,
+        name: text,
+        job: text,
+        /** Of the same job. */
+        isSet: z.boolean(),
+        /** How many pieces of the glasses in question. */
+        pieces: count,
+        /** Some of them lie on a sheet with pieces of the panel asked about. */
+        isBeside: z.boolean(),
+      }),
+    ),
+  }),
   panelHours: z.strictObject({ seq, hours: z.array(ROWS.hours), mishaps: z.array(ROWS.mishaps) }),
   rack: z.strictObject({
     seq,
@@ -177,6 +194,7 @@ export type CommissionAnswer = AnswerOf<'commission'>;
 export type PanelAnswer = AnswerOf<'panel'>;
 export type HistoryAnswer = AnswerOf<'history'>;
 export type UndoAnswer = AnswerOf<'undo'>;
+export type BesideAnswer = AnswerOf<'beside'>;
 export type PanelHoursAnswer = AnswerOf<'panelHours'>;
 export type RackAnswer = AnswerOf<'rack'>;
 export type AwayAnswer = AnswerOf<'away'>;

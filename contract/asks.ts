@@ -147,7 +147,13 @@ export const ASKS = {
           stockId: knownLabel,
           breaks: z.array(straightBreak).max(3000).nullable(),
           pieces: z
-            .array(z.strictObject({ number: z.number().int().min(1).max(BOUNDS.number.most), ...lies }))
+            .array(
+              z.strictObject({
+                number: z.number().int().min(1).max(BOUNDS.number.most),
+                panelId: id.optional(),
+                ...lies,
+              }),
+            )
             .min(1)
             .max(BOUNDS.pieces.most),
         }),

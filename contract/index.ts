@@ -13,6 +13,7 @@ export {
   type ErrorCode,
   type Glance,
   type HangsAnswer,
+  type BesideAnswer,
   type HistoryAnswer,
   type JobLine,
   type JobsAnswer,

@@ -1,6 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import { expect, test, type Page } from '@playwright/test';
-import type { RackAnswer } from '#contract';
-import { DEMO } from './servers.ts';
+import type { PanelAnswer, RackAnswer } from '#contract';
+import { OwnServer } from './ownServer.ts';
+import { DEMO, laneOwnPort } from './servers.ts';
 
 /** All glasses are laid out: none waits, none is being looked for. */
 async function isSettled(page: Page): Promise<void> {
@@ -171,3 +173,52 @@ const areaOf = (ring: readonly (readonly [number, number])[]): number =>
       return sum + x * ny - nx * y;
     }, 0),
   ) / 2;
+
+test.describe('Several panels on one sheet', () => {
+  const studio = new OwnServer(laneOwnPort());
+  test.beforeAll(async () => {
+    studio.fill();
+    await studio.start();
+  });
+  test.afterAll(() => studio.remove());
+
+  test('are laid out together, kept in one act, and cut each into its own log', async ({ page }) => {
+    const { base } = studio;
+    const panel = async (id: string) =>
+      (await (await page.request.get(`${base}/api/panels/${id}`)).json()) as PanelAnswer;
+    const heron = await panel('heron');
+    const numbers = heron.pieces.filter((piece) => piece.stage === 'to-cut').map((piece) => piece.number);
+    const command = { kind: 'choose-glass', ask: { panelId: 'heron', numbers, glassId: 'glass-v-12' } };
+    const envelope = { commandId: randomUUID(), bench: 'bench-test', personId: null, basis: heron.seq };
+    expect((await page.request.post(`${base}/api/commands`, { data: { ...envelope, command } })).status()).toBe(200);
+
+    await page.goto(`${base}/panels/fanlight/layout`);
+    const together = page.getByRole('group', { name: 'Laid out together with' }).getByRole('checkbox');
+    await together.click();
+    await isSettled(page);
+    await page.getByRole('button', { name: 'Keep this layout' }).click();
+    await expect(page.getByText(/pieces laid out on \d+ sheets?\./)).toBeVisible();
+    await expect(together).toBeDisabled();
+    const laidOn = async () =>
+      new Map((await panel('heron')).pieces.flatMap(({ number, spot }) => (spot ? [[number, spot.stockId]] : [])));
+    const spots = await laidOn();
+    expect(numbers.filter((number) => !spots.has(number))).toEqual([]);
+
+    // The other panel shows them too, and cuts one sheet for both.
+    await page.goto(`${base}/panels/heron/layout`);
+    const shared = page.locator('figure', { hasText: 'kept' }).filter({ hasText: /A \d+/ }).first();
+    await shared.getByRole('button').click();
+    const next = page.getByRole('button', { name: /(First|Next) break/ });
+    const cut = page.getByRole('button', { name: /^Cut: .*A \d+/ });
+    await expect(async () => {
+      if (!(await cut.isVisible())) await next.click({ timeout: 500 });
+      expect(await cut.isVisible()).toBe(true);
+    }).toPass();
+    const words = (await cut.innerText()).replace('Cut: ', '');
+    await cut.click();
+    const theirs = [...words.matchAll(/A (\d+)/g)].map(([, number]) => Number(number));
+    await expect
+      .poll(async () => (await panel('fanlight')).pieces.filter((p) => p.stage === 'cut').map((p) => p.number))
+      .toEqual(theirs);
+  });
+});

@@ -16,7 +16,7 @@ const square: Ring = [
   [50, 50],
   [0, 50],
 ];
-const pieces = [{ number: 7, outline: square, flowDeg: 30 }];
+const pieces = [{ id: '7', outline: square, flowDeg: 30 }];
 
 describe('the job of one glass', () => {
   it('takes what stands on the rack, as much of it as is left', () => {

@@ -22,7 +22,8 @@ export const laidOutBy = (
 
 /** A piece that is to be cut from one glass. */
 export interface GlassPiece {
-  readonly number: number;
+  /** Its number; of a piece of another panel, with what tells the panel. */
+  readonly id: string;
   /** Outer ring of its cut outline, mm. */
   readonly outline: Ring;
   readonly flowDeg: number | null;
@@ -64,8 +65,8 @@ export function glassJob(
     keepMm: by.keepMm,
     edgeMm: by.edgeMm,
     sheets,
-    pieces: pieces.map(({ number, outline, flowDeg }): LayoutPiece => ({
-      id: String(number),
+    pieces: pieces.map(({ id, outline, flowDeg }): LayoutPiece => ({
+      id,
       outline,
       flowDeg: glass.flow ? flowDeg : null,
       flowToleranceDeg: by.flowToleranceDeg,

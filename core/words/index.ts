@@ -25,6 +25,7 @@ export { pieceSaid } from './said.ts';
 export {
   breakOutWords,
   breakWords,
+  idsCalled,
   jobFaultWords,
   layingWords,
   stripWords,

@@ -1,8 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import type { StripPlan } from '../layout/index.ts';
-import { breakOutWords, layingWords, stripWords } from './index.ts';
+import { breakOutWords, idsCalled, layingWords, stripWords } from './index.ts';
 
 describe('what is said of a layout', () => {
+  it('pieces of the panel as ranges, those of other panels by their letter', () => {
+    expect(idsCalled(['3', 'A 2', '1', '2'])).toBe('1–3, A 2');
+    expect(idsCalled(['B 7'])).toBe('B 7');
+  });
+
   it('where a piece lies wrongly', () => {
     expect(layingWords({ code: 'off-flow', id: '4', by: 31.7 }, 'B2')).toBe('4 lies 32° off its flow.');
     expect(layingWords({ code: 'near-edge', id: '4', by: -3 }, 'B2')).toBe('4 reaches beyond B2.');

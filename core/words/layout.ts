@@ -1,4 +1,4 @@
-import { count, showLength, type DisplayUnit } from '../units/index.ts';
+import { count, showLength, showNumbers, type DisplayUnit } from '../units/index.ts';
 import type {
   BrokenOut,
   JobFault,
@@ -56,6 +56,15 @@ export function breakWords(
   if (held.length < 2) return 'breaks off waste';
   return `parts ${held.map((side) => side.pieces.length).join(' pieces from ')}`;
 }
+
+/** Pieces by their ids: numbers as ranges, and behind them those of other panels, as `A 12`. */
+export function idsCalled(ids: readonly string[]): string {
+  const isOwn = (id: string) => /^\d+$/.test(id);
+  const own = ids.filter(isOwn).map(Number);
+  const others = ids.filter((id) => !isOwn(id));
+  return [...(own.length > 0 ? [showNumbers(own, MOST_CALLED)] : []), ...others].join(', ');
+}
+const MOST_CALLED = 8;
 
 /** A size, the longer side first, its unit said once where both have the same: “733 × 480 mm”. */
 export function sizeWords(oneMm: number, otherMm: number, unit: DisplayUnit): string {

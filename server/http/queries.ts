@@ -6,6 +6,7 @@ import { limitsOf, PUT_AWAY } from '#core/bench';
 import { studyRules } from '#core/cutting';
 import type { Desk } from '../desk.ts';
 import type { Drawings } from '../drawings.ts';
+import { besideAnswer } from '../queries/beside.ts';
 import { awayAnswer, hangsAnswer } from '../queries/away.ts';
 import { panelHistory, pieceHistory } from '../queries/history.ts';
 import { archivedAnswer, commissionAnswer, jobsAnswer } from '../queries/jobs.ts';
@@ -40,6 +41,7 @@ export function queries(desk: Desk, drawings: Drawings, clock: () => number): Ro
   });
   router.get('/commissions/:id', (req, res) => found(res, commissionAnswer(desk, req.params.id, clock()), 'job'));
   router.get('/panels/:id', (req, res) => found(res, panelAnswer(desk, req.params.id), 'panel'));
+  router.get('/panels/:id/beside', (req, res) => found(res, besideAnswer(desk, req.params.id), 'panel'));
   router.get('/panels/:id/history', (req, res) =>
     found(res, panelHistory(desk, req.params.id, beforeOf(req)), 'panel'),
   );

@@ -11,13 +11,21 @@ export interface SheetLaid {
   readonly kept: KeptSheet | null;
 }
 
+/** A piece of this panel or of another one. */
+export interface PieceOfPanel {
+  readonly panelId: string;
+  readonly number: number;
+}
+
 /**
  * A layout that was found, sheet by sheet, as it is kept.
- * @param byHand where pieces lie that were laid by hand, by their number
+ * @param pieceOf which piece each id means
+ * @param byHand where pieces lie that were laid by hand, by their ids
  */
 export function toKeep(
   { pieces }: Pick<LayoutJob, 'pieces'>,
   { placements, breaks }: Layout,
+  pieceOf: (id: string) => PieceOfPanel | undefined,
   byHand: ReadonlyMap<string, SpotFound> = new Map(),
 ): SheetLaidOut[] {
   const byId = new Map(pieces.map((piece) => [piece.id, piece]));
@@ -28,7 +36,8 @@ export function toKeep(
       if (one.sheetId !== stockId) return [];
       const piece = byId.get(one.pieceId);
       const spot = byHand.get(one.pieceId) ?? (piece && spotOf(piece, one));
-      return spot ? [{ number: Number(one.pieceId), ...spot }] : [];
+      const means = pieceOf(one.pieceId);
+      return spot && means ? [{ ...means, ...spot }] : [];
     }),
   }));
 }

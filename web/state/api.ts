@@ -62,6 +62,7 @@ export const api = {
   commission: (id: string) => place<'commission'>(`/commissions/${at(id)}`),
   panel: (id: string) => place<'panel'>(`/panels/${at(id)}`),
   panelHistory: (id: string) => place<'history'>(`/panels/${at(id)}/history`),
+  beside: (id: string) => place<'beside'>(`/panels/${at(id)}/beside`),
   panelHours: (id: string) => place<'panelHours'>(`/panels/${at(id)}/hours`),
   /** What undo and redo would do next at a place. */
   undo: (undoPlace: UndoPlace, personId: string | null, bench: string) =>

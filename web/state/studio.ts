@@ -1,4 +1,5 @@
 import {
+  queryOptions,
   skipToken,
   keepPreviousData,
   useInfiniteQuery,
@@ -123,6 +124,9 @@ export function useUndoWords(place: UndoPlace): UndoAnswer | undefined {
   });
   return data;
 }
+/** Panels that may be laid out together with one, and those that are. */
+export const useBeside = (id: string) =>
+  useQuery({ queryKey: ['beside', id], queryFn: () => api.beside(id), retry, staleTime: HOLDS_MS });
 export const usePanelHours = (id: string) =>
   useQuery({ queryKey: ['panel-hours', id], queryFn: () => api.panelHours(id), retry, staleTime: HOLDS_MS });
 export const usePieceHistory = (rowId: string) =>
@@ -132,6 +136,23 @@ export const useLedger = (stockId: string) =>
 export const useReckoning = (from: number, to: number) =>
   useQuery({ queryKey: ['reckoning', from, to], queryFn: () => api.reckoning(from, to), ...asked });
 
+const ofCartoon = (id: string | null, panelId: string | undefined, limits: Settings['limits']) =>
+  queryOptions({
+    // What is hard about a piece follows from the studio's own limits.
+    queryKey: ['cartoon', id, panelId, limits],
+    queryFn: id === null ? skipToken : () => api.cartoon(id),
+    staleTime: Infinity,
+    retry,
+  });
+/** The drawings of several panels, in their order; undefined as long as one is being fetched. */
+export const useCartoons = (
+  panels: readonly { readonly id: string; readonly cartoonId: string | null }[],
+  limits: Settings['limits'],
+): (CartoonAnswer | undefined)[] =>
+  useQueries({
+    queries: panels.map(({ id, cartoonId }) => ofCartoon(cartoonId, id, limits)),
+    combine: (all) => all.map(({ data }) => data),
+  });
 /** The drawing of one panel; while a changed one is fetched, the one before it stays on the screen. */
 export const useCartoon = (
   id: string | null,
@@ -139,11 +160,7 @@ export const useCartoon = (
   limits: Settings['limits'],
 ): UseQueryResult<CartoonAnswer> =>
   useQuery({
-    // What is hard about a piece follows from the studio's own limits.
-    queryKey: ['cartoon', id, panelId, limits],
-    queryFn: id === null ? skipToken : () => api.cartoon(id),
-    staleTime: Infinity,
-    retry,
+    ...ofCartoon(id, panelId, limits),
     placeholderData: (before: CartoonAnswer | undefined, query) =>
       query?.queryKey[2] === panelId && id !== null ? before : undefined,
   });

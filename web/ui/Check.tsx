@@ -6,11 +6,14 @@ import { useId, type ReactNode } from 'react';
 export function Check({
   checked,
   onCheck,
+  isFixed = false,
   className = '',
   children,
 }: {
   checked: boolean;
   onCheck: (checked: boolean) => void;
+  /** It can't be changed here: what stands beside it says why. */
+  isFixed?: boolean;
   className?: string;
   children: ReactNode;
 }) {
@@ -20,8 +23,9 @@ export function Check({
       <Checkbox.Root
         id={id}
         checked={checked}
+        disabled={isFixed}
         onCheckedChange={(next) => onCheck(next === true)}
-        className="grid size-6 shrink-0 place-items-center rounded border border-strong bg-raised data-[state=checked]:border-copper data-[state=checked]:bg-copper"
+        className="grid size-6 shrink-0 place-items-center rounded border border-strong bg-raised disabled:opacity-60 data-[state=checked]:border-copper data-[state=checked]:bg-copper"
       >
         <Checkbox.Indicator>
           <Tick aria-hidden size={18} strokeWidth={3} className="text-white" />

@@ -27,7 +27,8 @@ export function Takers({ view, piece }: { view: PanelView; piece: PieceRow }) {
   const cutFrom = async ({ sheet, layout }: (typeof found.best)[number]) => {
     const job = { pieces: [wish.piece], sheets: [sheet], ...wish.by };
     const panelId = panel.id;
-    if (!(await send.command({ kind: 'lay-out', ask: { panelId, sheets: toKeep(job, layout) } }))) return;
+    const sheets = toKeep(job, layout, () => ({ panelId, number: piece.number }));
+    if (!(await send.command({ kind: 'lay-out', ask: { panelId, sheets } }))) return;
     const sources = [{ stockId: sheet.id, numbers: [piece.number], left: { kind: 'laid' as const } }];
     await send.command({ kind: 'cut', ask: { panelId, sources } }, `Cut from ${sheet.id}.`);
   };

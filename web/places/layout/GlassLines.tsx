@@ -1,6 +1,6 @@
 import { keptLayout, type Layout } from '#core/layout';
-import { count, showArea, showNumbers, type DisplayUnit } from '#core/units';
-import { sizeWords, stripWords } from '#core/words';
+import { count, showArea, type DisplayUnit } from '#core/units';
+import { idsCalled, sizeWords, stripWords } from '#core/words';
 import type { LayoutNews } from '../../worker/layout.worker.ts';
 import { proposalOf, type GlassWish } from './wishes.ts';
 
@@ -76,11 +76,7 @@ function Told({ wish, news, unit }: { wish: GlassWish; news: LayoutNews | null; 
       ))}
       {tooLarge.length > 0 && (
         <span className="block text-risk">
-          larger than any sheet, the way the flow runs:{' '}
-          {showNumbers(
-            tooLarge.map((one) => Number(one.pieceId)),
-            8,
-          )}
+          larger than any sheet, the way the flow runs: {idsCalled(tooLarge.map((one) => one.pieceId))}
         </span>
       )}
       {share === 1 && short > 0 && (

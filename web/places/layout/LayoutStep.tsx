@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { count, showNumbers } from '#core/units';
+import { count } from '#core/units';
 import { usePanelView } from '../../panel/usePanelView.ts';
 import { Split } from '../../panel/Split.tsx';
 import type { PanelView } from '../../panel/view.ts';
@@ -14,7 +14,10 @@ import { foundSheets, GlassSheets } from './GlassSheets.tsx';
 import { OneSheet } from './OneSheet.tsx';
 import { toKeep } from '../../panel/sheetLaid.ts';
 import { LightTable } from './table/LightTable.tsx';
+import { LaidTogether } from './LaidTogether.tsx';
+import { useCutFrom } from './useCutFrom.ts';
 import { useLayouts } from './useLayouts.ts';
+import { usePanelsBeside } from './usePanelsBeside.ts';
 import { proposalOf, wishesOf } from './wishes.ts';
 
 /** How often longer it is looked for when more is asked. */
@@ -48,16 +51,23 @@ function Sheets({ view, onTable }: { view: PanelView; onTable: (stockId: string)
   const [effort, setEffort] = useState(1);
   const [open, setOpen] = useState<{ glassId: string; sheetId: string } | null>(null);
   const [isAnew, setAnew] = useState(false);
+  const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
+  const { mayLie, beside, isWhole } = usePanelsBeside(view, picked);
   const send = useSend();
+  const cutFrom = useCutFrom();
   const wishes = useMemo(
-    () => wishesOf(view, { prefersUse: prefers === 'use', isTurnedOver, effort, isAnew }),
-    [view, prefers, isTurnedOver, effort, isAnew],
+    () => wishesOf(view, beside, { prefersUse: prefers === 'use', isTurnedOver, effort, isAnew }),
+    [view, beside, prefers, isTurnedOver, effort, isAnew],
   );
-  const looking = useMemo(() => wishes.filter((wish) => wish.job.pieces.length > 0), [wishes]);
+  // What lies on a shared sheet has to be known first, or it would be laid over.
+  const looking = useMemo(
+    () => (isWhole ? wishes.filter((wish) => wish.job.pieces.length > 0) : []),
+    [wishes, isWhole],
+  );
   const { of, isLooking, stop, isBroken } = useLayouts(looking);
   const found = wishes.flatMap((wish) => {
     const layout = proposalOf(wish, wish.job.pieces.length > 0 ? (of(wish.key)?.layout ?? null) : null);
-    return layout === null ? [] : toKeep(wish.job, layout, wish.handSpots);
+    return layout === null ? [] : toKeep(wish.job, layout, (id) => wish.pieceOf.get(id), wish.handSpots);
   });
   const hasKept = wishes.some((wish) => wish.kept.length > 0);
   const waiting = pieces.filter((piece) => piece.glassId === null).length;
@@ -68,13 +78,6 @@ function Sheets({ view, onTable }: { view: PanelView; onTable: (stockId: string)
     const pieces = found.reduce((sum, { pieces: list }) => sum + list.length, 0);
     const said = `${count(pieces, 'piece')} laid out on ${count(found.length, 'sheet')}.`;
     if (await send.command({ kind: 'lay-out', ask: { panelId: panel.id, sheets: found } }, said)) setAnew(false);
-  };
-  const cut = (stockId: string, numbers: readonly number[]) => {
-    const sources = [{ stockId, numbers, left: { kind: 'laid' as const } }];
-    void send.command(
-      { kind: 'cut', ask: { panelId: panel.id, sources } },
-      `${showNumbers(numbers, 6)} cut from ${stockId}.`,
-    );
   };
   const side = (
     <SideSheet
@@ -119,6 +122,7 @@ function Sheets({ view, onTable }: { view: PanelView; onTable: (stockId: string)
       <Check checked={isTurnedOver} onCheck={setTurnedOver}>
         Scored on the back: traced turned over
       </Check>
+      {mayLie.length > 0 && <LaidTogether mayLie={mayLie} picked={picked} onPick={setPicked} />}
       {isBroken && (
         <p className="text-risk">The search went wrong; what it had found stands. Look longer to try again.</p>
       )}
@@ -144,7 +148,12 @@ function Sheets({ view, onTable }: { view: PanelView; onTable: (stockId: string)
             laid={sheet}
             glass={opened.glass}
             unit={view.settings.unit}
-            onCut={(numbers) => cut(sheet.sheet.id, numbers)}
+            onCut={(ids) =>
+              void cutFrom(
+                sheet.sheet.id,
+                ids.flatMap((id) => opened.pieceOf.get(id) ?? []),
+              )
+            }
             onTable={() => onTable(sheet.sheet.id)}
             onBack={() => setOpen(null)}
           />

@@ -3,8 +3,8 @@ import { useEffect, useState } from 'react';
 import { brokenParts, outAfter, type Layout, type LayoutSheet } from '#core/layout';
 import { centroid, contains } from '#core/geometry';
 import type { Glass } from '#core/stock';
-import { showNumbers, type DisplayUnit } from '#core/units';
-import { breakWords } from '#core/words';
+import type { DisplayUnit } from '#core/units';
+import { breakWords, idsCalled } from '#core/words';
 import { Button } from '../../ui/Button.tsx';
 import type { SheetLaid } from '../../panel/sheetLaid.ts';
 import { SheetPicture } from '../../panel/SheetPicture.tsx';
@@ -24,7 +24,7 @@ export function OneSheet({
   laid: SheetLaid;
   glass: Glass;
   unit: DisplayUnit;
-  onCut: (numbers: readonly number[]) => void;
+  onCut: (pieceIds: readonly string[]) => void;
   onTable: () => void;
   onBack: () => void;
 }) {
@@ -34,9 +34,9 @@ export function OneSheet({
   const at = Math.min(done, breaks.length);
   const isApart = at === breaks.length;
   const out = kept
-    ? outAfter(brokenParts(sheet.outline, breaks.slice(0, at), 0), kept.insides)
-        .map(Number)
-        .sort((a, b) => a - b)
+    ? outAfter(brokenParts(sheet.outline, breaks.slice(0, at), 0), kept.insides).sort((a, b) =>
+        a.localeCompare(b, 'en', { numeric: true }),
+      )
     : [];
   const most = breaks.length;
   const step = (to: number) => setDone(Math.max(0, Math.min(most, to)));
@@ -88,7 +88,7 @@ export function OneSheet({
         </Button>
         {out.length > 0 && (
           <Button look={isApart ? 'go' : 'line'} onClick={() => onCut(out)}>
-            Cut: {showNumbers(out, 6)}
+            Cut: {idsCalled(out)}
           </Button>
         )}
         <p role="status" className="text-[17px]">

@@ -18,8 +18,10 @@ import {
   type SpotFound,
 } from '#core/layout';
 import { outlineWhereItLies, type Glass } from '#core/stock';
+import type { PieceOfPanel } from '../../panel/sheetLaid.ts';
 import type { PanelView } from '../../panel/view.ts';
 import type { PieceRow, StockRow } from '../../state/studio.ts';
+import type { PanelBeside } from './usePanelsBeside.ts';
 import type { LayoutWish } from '../../worker/layout.worker.ts';
 import { stockFor } from '../../panel/stockFor.ts';
 import type { SheetLaid } from '../../panel/sheetLaid.ts';
@@ -32,7 +34,9 @@ export interface GlassWish extends LayoutWish {
   readonly kept: readonly SheetLaid[];
   /** Sheets on which pieces lie by hand: others may be laid beside them. */
   readonly byHand: readonly HandLaidSheet[];
-  /** Where those pieces lie, by their number. */
+  /** Which piece each id of the job means. */
+  readonly pieceOf: ReadonlyMap<string, PieceOfPanel>;
+  /** Where those pieces lie, by their ids. */
   readonly handSpots: ReadonlyMap<string, SpotFound>;
   /** Sheets on which pieces lie by hand so that no straight break leads between them. */
   readonly stuck: readonly string[];
@@ -54,15 +58,24 @@ const STEPS = 600;
 const STEPS_A_PIECE = 40;
 
 interface Waiting {
+  /** Its number; of another panel's piece, with the letter of that panel before it. */
+  readonly id: string;
   readonly row: PieceRow;
   readonly outline: Ring;
 }
 
-/** What is to be laid out of a panel: its pieces that are not cut yet, by glass, those with most pieces first. */
-export function wishesOf(view: PanelView, { prefersUse, isTurnedOver, effort, isAnew }: HowLaid): GlassWish[] {
+/**
+ * What is to be laid out of a panel, and of those beside it in the same glasses: pieces that are not cut yet, by glass,
+ * those with most pieces first.
+ */
+export function wishesOf(
+  view: PanelView,
+  beside: readonly PanelBeside[],
+  { prefersUse, isTurnedOver, effort, isAnew }: HowLaid,
+): GlassWish[] {
   const { glasses, reader, limits } = view;
   const by = laidOutBy(limits);
-  return [...waitingByGlass(view)]
+  return [...waitingByGlass(view, beside)]
     .flatMap(([glassId, list]): GlassWish[] => {
       const glass = glasses.get(glassId);
       if (glass === undefined) return [];
@@ -73,8 +86,8 @@ export function wishesOf(view: PanelView, { prefersUse, isTurnedOver, effort, is
       const taken = stock.filter((item) => item.breaks !== null && !own.has(item.id));
       const spoken = new Set([...kept, ...byHand, ...stuck].map(({ sheet }) => sheet.id));
       const free = stock.filter((item) => !spoken.has(item.id) && !taken.includes(item));
-      const pieces = open.map(({ row, outline }): GlassPiece => ({
-        number: row.number,
+      const pieces = open.map(({ id, row, outline }): GlassPiece => ({
+        id,
         outline,
         flowDeg: row.flowDeg,
       }));
@@ -94,6 +107,7 @@ export function wishesOf(view: PanelView, { prefersUse, isTurnedOver, effort, is
           stock,
           kept,
           byHand,
+          pieceOf: new Map(list.map(({ id, row: { panelId, number } }) => [id, { panelId, number }])),
           handSpots: new Map(byHand.flatMap((one) => handSpots(one, list))),
           stuck: stuck.map(({ sheet }) => sheet.id),
           taken: taken.map((item) => item.id),
@@ -106,13 +120,20 @@ export function wishesOf(view: PanelView, { prefersUse, isTurnedOver, effort, is
 const countOf = ({ job, kept }: GlassWish): number =>
   job.pieces.length + kept.reduce((sum, { layout }) => sum + layout.placements.length, 0);
 
-function waitingByGlass({ pieces, answer }: PanelView): Map<string, Waiting[]> {
-  const cuts = new Map(answer?.cuts.map((cut) => [cut.number, cut]));
+function waitingByGlass({ pieces, answer }: PanelView, beside: readonly PanelBeside[]): Map<string, Waiting[]> {
   const byGlass = new Map<string, Waiting[]>();
-  for (const row of pieces) {
-    const outline = cuts.get(row.number)?.rings.find((ring) => signedArea(ring) > 0);
-    if (row.stage !== BEGINS || row.glassId === null || outline === undefined) continue;
-    byGlass.set(row.glassId, [...(byGlass.get(row.glassId) ?? []), { row, outline }]);
+  const own = { letter: '', pieces, cuts: answer?.cuts ?? [] };
+  for (const panel of [own, ...beside]) {
+    const cuts = new Map(panel.cuts.map((cut) => [cut.number, cut]));
+    for (const row of panel.pieces) {
+      const outline = cuts.get(row.number)?.rings.find((ring) => signedArea(ring) > 0);
+      if (row.stage !== BEGINS || row.glassId === null || outline === undefined) continue;
+      const list = byGlass.get(row.glassId);
+      const id = panel.letter === '' ? String(row.number) : `${panel.letter} ${row.number}`;
+      if (list) list.push({ id, row, outline });
+      // A glass that the panel itself does not wait for is no matter of its layout.
+      else if (panel === own) byGlass.set(row.glassId, [{ id, row, outline }]);
+    }
   }
   return byGlass;
 }
@@ -121,10 +142,9 @@ type Lying = Pick<KeptSheet, 'sheet' | 'placements' | 'insides'>;
 
 /** What lies on one sheet by the spots of its pieces. */
 function lyingOn(item: StockRow, glass: Glass, list: readonly Waiting[]): Lying {
-  const here = list.flatMap(({ row: { spot, number }, outline }) => {
+  const here = list.flatMap(({ id: pieceId, row: { spot }, outline }) => {
     if (spot?.stockId !== item.id) return [];
     const { rotationDeg, turnedOver, at } = spot;
-    const pieceId = String(number);
     const lies = outlineWhereItLies(outline, spot);
     return [
       { placement: { pieceId, sheetId: item.id, rotationDeg, turnedOver, outline: lies }, inside: { id: pieceId, at } },
@@ -139,7 +159,7 @@ function lyingOn(item: StockRow, glass: Glass, list: readonly Waiting[]): Lying 
 
 function handSpots({ placements }: HandLaidSheet, list: readonly Waiting[]) {
   return placements.flatMap(({ pieceId }) => {
-    const spot = list.find(({ row }) => String(row.number) === pieceId)?.row.spot;
+    const spot = list.find(({ id }) => id === pieceId)?.row.spot;
     if (!spot) return [];
     const { turnedOver, rotationDeg, x, y, at, byHand } = spot;
     return [[pieceId, { turnedOver, rotationDeg, x, y, at, byHand }] as const];

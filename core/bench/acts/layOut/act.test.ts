@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { cut, sound } from '../../../test/asks.ts';
 import { layOutAsk, strips } from '../../../test/laidOut.ts';
 import { drawing, smallStudio, type SmallStudio } from '../../../test/smallStudio.ts';
+import { DEFAULT_ALLOWANCE } from '../../../sizing/index.ts';
+import type { DrawnPiece, SheetLaidOut } from '../../index.ts';
 import type { PieceId } from '../../../units/index.ts';
 
 const laid = { kind: 'laid' } as const;
@@ -154,4 +156,61 @@ describe('a layout that is kept', () => {
     s.do(cut([2], 'S1', laid), { bench: 'bench-2' });
     expect(sound(s)).toEqual([]);
   });
+
+  it('pieces of two panels come out of one sheet: each is cut by its own panel, the other stays laid out', () => {
+    const s = withSecondPanel();
+    const shared = sharedSheet();
+    s.do(layOutAsk(shared));
+    expect([on(s, 1), on(s, 2), s.studio.get('pieces', 'q/1')?.spot?.stockId]).toEqual(['S1', 'S1', 'S1']);
+    expect(s.log.at(-1)?.happening.fact).toMatchObject({ numbers: [1, 2], others: 2 });
+    s.do(cut([1], 'S1', laid));
+    expect(s.studio.get('pieces', 'q/1')).toMatchObject({ stage: 'to-cut' });
+    const stays = s.studio.get('pieces', 'q/1')?.spot?.stockId ?? '';
+    const sources = [{ stockId: stays, numbers: [1], left: laid }];
+    s.do({ kind: 'cut', ask: { panelId: 'q', sources } });
+    expect(s.studio.get('pieces', 'q/1')).toMatchObject({ stage: 'cut' });
+    expect(on(s, 2)).not.toBeNull();
+    expect(sound(s)).toEqual([]);
+    expect(s.back('undo', 'ada', { panelId: 'q' })).toBeNull();
+    expect(s.back('undo')).toBeNull();
+    expect(s.back('undo')).toBeNull();
+    expect([on(s, 1), s.studio.get('pieces', 'q/1')?.spot, sheet(s)?.breaks]).toEqual([null, null, null]);
+    expect(sound(s)).toEqual([]);
+  });
+
+  it('what another panel has laid out is lifted only by who names that panel', () => {
+    const s = withSecondPanel();
+    s.do(layOutAsk(sharedSheet()));
+    expect(code(s.try(layOutAsk(strips([1, 2, 3], 'S1'))))).toBe('laid-already');
+    const [one, ...rest] = sharedSheet().pieces;
+    if (!one) throw new Error('no piece');
+    s.do(layOutAsk({ ...strips([1, 2, 3, 4], 'S1'), pieces: [one, ...rest.slice(0, 2)] }));
+    expect(['q/1', 'q/2'].map((id) => s.studio.get('pieces', id)?.spot ?? null)).toMatchObject([
+      { stockId: 'S1' },
+      null,
+    ]);
+    s.do({ kind: 'keep-for', ask: { stockIds: ['S1'], commissionId: 'c' } });
+    expect(code(s.try(layOutAsk(sharedSheet())))).toBe('kept-for-other');
+  });
 });
+
+/** Pieces 1 and 2 of `p`, then 1 and 2 of `q`, beside each other on S1. */
+function sharedSheet(): SheetLaidOut {
+  const { pieces, ...sheet } = strips([1, 2, 3, 4], 'S1');
+  return { ...sheet, pieces: pieces.map((p, i) => (i < 2 ? p : { ...p, number: i - 1, panelId: 'q' })) };
+}
+
+/** The small studio with a panel `q` of another job, two pieces of blue. */
+function withSecondPanel(): SmallStudio {
+  const s = smallStudio();
+  s.do({ kind: 'save-commission', ask: { id: 'd', title: 'Other', client: '', due: null, note: '' } });
+  const size = { widthMm: 100, heightMm: 100, allowance: DEFAULT_ALLOWANCE.foil };
+  s.do({ kind: 'save-panel', ask: { id: 'q', commissionId: 'd', name: 'Other', technique: 'foil', ...size } });
+  const piece = (number: number): DrawnPiece => ({
+    ...{ id: number as PieceId, number, label: null, areaMm2: 1000, perimeterMm: 130, widthMm: 40, heightMm: 25 },
+    ...{ difficulty: 1, isNew: true, changed: true, grew: false },
+  });
+  s.do({ kind: 'accept-drawing', ask: { ...drawing([piece(1), piece(2)]), panelId: 'q', cartoonId: 'kq' } });
+  s.do({ kind: 'choose-glass', ask: { panelId: 'q', numbers: [1, 2], glassId: 'blue' } });
+  return s;
+}

@@ -3,7 +3,7 @@ import { shapeLeft, type Spot, type StraightBreak } from '../../../stock/index.t
 import { count, knownIn } from '../../../units/index.ts';
 import { refuse, type Act } from '../../act.ts';
 import type { Refusal } from '../../refusals.ts';
-import type { PieceRowId, Reader, StockRow } from '../../tables.ts';
+import { numberedKey, type PieceRow, type PieceRowId, type Reader, type StockRow } from '../../tables.ts';
 import { laidOn, lift } from '../laid.ts';
 import { keptForOthers, onRack } from '../onRack.ts';
 import { called, inHand, pickPieces } from '../picked.ts';
@@ -11,6 +11,8 @@ import { called, inHand, pickPieces } from '../picked.ts';
 /** A piece where it is to lie; see {@link Spot}. */
 export interface LaidByNumber extends Omit<Spot, 'stockId' | 'rootId'> {
   readonly number: number;
+  /** Of another panel than the one that lays out. */
+  readonly panelId?: string | undefined;
 }
 
 export interface SheetLaidOut {
@@ -32,17 +34,20 @@ export interface LaidOut {
     readonly breaks: readonly StraightBreak[] | null;
     readonly spots: readonly { readonly id: PieceRowId; readonly spot: Spot }[];
   }[];
+  /** The panel's own; those of other panels are counted. */
   readonly numbers: readonly number[];
+  readonly others: number;
   /** Pieces that lay elsewhere, or on these sheets and do not any more. */
   readonly lifted: readonly PieceRowId[];
 }
 
 /**
  * Keeps a layout: pieces that are still to be cut lie on sheets and offcuts of their glass, with the breaks that take them
- * out. A sheet is laid out for one panel at a time. What is laid by hand stays where it is in the next search.
+ * out. Several panels, of one job or of several, may lie on the same sheets: whoever lays out names them all, so that nothing
+ * of a panel that was not looked at is lifted. What is laid by hand stays where it is in the next search.
  */
 export const layOut: Act<LayOut, LaidOut> = {
-  version: 1,
+  version: 2,
   formerly: [],
   undoIn: 'panel',
   reads: {
@@ -50,13 +55,14 @@ export const layOut: Act<LayOut, LaidOut> = {
     stock: ['glassId', 'gone', 'areaMm2', 'outline', 'flaws', 'breaks', 'keptFor'],
   },
   decide: (state, { panelId, sheets }) => {
-    const numbers = sheets.flatMap((sheet) => sheet.pieces.map((p) => p.number));
-    const picked = pickPieces(state, { panelId, numbers });
+    const byPanel = new Map<string, number[]>();
+    for (const { number, panelId: of = panelId } of sheets.flatMap((sheet) => sheet.pieces))
+      byPanel.set(of, [...(byPanel.get(of) ?? []), number]);
+    const picked = pickOfPanels(state, byPanel, panelId);
     if ('refusal' in picked) return picked;
-    const begun = inHand(picked.pieces);
-    if (begun.length > 0) return refuse('already-in-hand', { numbers: begun });
-    const byNumber = new Map(picked.pieces.map((p) => [p.number, p]));
-    const lifted = new Set<PieceRowId>(picked.pieces.filter((p) => p.spot !== null).map((p) => p.id));
+    const { byKey } = picked;
+    const rowOf = (p: LaidByNumber) => knownIn(byKey, numberedKey(p.panelId ?? panelId, p.number));
+    const lifted = new Set<PieceRowId>([...byKey.values()].filter((p) => p.spot !== null).map((p) => p.id));
     const said = new Set<string>();
     const laid: LaidOut['sheets'][number][] = [];
     for (const sheet of sheets) {
@@ -65,19 +71,21 @@ export const layOut: Act<LayOut, LaidOut> = {
       const { item } = found;
       if (said.has(item.id)) return refuse('named-twice', { numbers: sheet.pieces.map((p) => p.number) });
       said.add(item.id);
-      const pieces = sheet.pieces.map((p) => knownIn(byNumber, p.number));
+      const pieces = sheet.pieces.map(rowOf);
       const other = pieces.filter((p) => p.glassId !== item.glassId);
       if (other.length > 0) return refuse('wrong-glass', { numbers: other.map((p) => p.number), name: item.id });
-      const refusal = unsound(state, item, sheet, panelId);
+      const refusal = unsound(state, item, sheet, byPanel.keys());
       if (refusal) return refusal;
       for (const p of laidOn(state, item.id)) if (sheet.breaks !== null) lifted.add(p.id);
-      const spots = sheet.pieces.map(({ number, ...spot }) => ({
-        id: knownIn(byNumber, number).id,
-        spot: { ...spot, stockId: item.id, rootId: item.rootId },
-      }));
+      const spots = sheet.pieces.map((piece) => {
+        const { turnedOver, rotationDeg, x, y, at, byHand } = piece;
+        const spot = { turnedOver, rotationDeg, x, y, at, byHand, stockId: item.id, rootId: item.rootId };
+        return { id: rowOf(piece).id, spot };
+      });
       laid.push({ stockId: item.id, breaks: sheet.breaks, spots });
     }
-    return { fact: { panelId, sheets: laid, numbers, lifted: [...lifted] } };
+    const numbers = byPanel.get(panelId) ?? [];
+    return { fact: { panelId, sheets: laid, numbers, others: byKey.size - numbers.length, lifted: [...lifted] } };
   },
   apply: (draft, { sheets, lifted }) => {
     lift(draft, lifted);
@@ -87,28 +95,55 @@ export const layOut: Act<LayOut, LaidOut> = {
     }
   },
   panelOf: (fact) => fact.panelId,
-  told: ({ numbers, sheets }) => `${called(numbers)} laid out on ${sheets.map((s) => s.stockId).join(', ')}`,
+  told: ({ numbers, others, sheets }) => {
+    const own = numbers.length > 0 ? [called(numbers)] : [];
+    const beside = others > 0 ? [`${count(others, 'piece')} of other panels`] : [];
+    return `${[...own, ...beside].join(' and ')} laid out on ${sheets.map((s) => s.stockId).join(', ')}`;
+  },
   effect: ({ sheets }) =>
     `${count(
       sheets.reduce((sum, s) => sum + s.pieces.length, 0),
       'piece',
     )} laid out on ${count(sheets.length, 'sheet')}`,
-  upcasts: {},
+  upcasts: {
+    // A layout was of one panel alone.
+    1: (old: Omit<LaidOut, 'others'>): LaidOut => ({ ...old, others: 0 }),
+  },
 };
+
+/** The pieces of several panels by panel and number, all still to be cut, or why not. */
+function pickOfPanels(
+  state: Reader,
+  byPanel: ReadonlyMap<string, readonly number[]>,
+  own: string,
+): { readonly byKey: ReadonlyMap<string, PieceRow> } | { readonly refusal: Refusal } {
+  const byKey = new Map<string, PieceRow>();
+  for (const [panelId, numbers] of byPanel.size > 0 ? byPanel : [[own, []] as const]) {
+    const picked = pickPieces(state, { panelId, numbers });
+    if ('refusal' in picked) return picked;
+    const begun = inHand(picked.pieces);
+    if (begun.length > 0) return refuse('already-in-hand', { numbers: begun });
+    for (const piece of picked.pieces) byKey.set(numberedKey(panelId, piece.number), piece);
+  }
+  return { byKey };
+}
 
 /** What cannot be cut as it is laid, and what somebody else has laid out already. */
 function unsound(
   state: Reader,
   item: StockRow,
   { breaks, pieces }: SheetLaidOut,
-  panelId: string,
+  panelIds: Iterable<string>,
 ): { refusal: Refusal } | null {
-  const others = laidOn(state, item.id).filter((p) => p.panelId !== panelId);
-  const kept = keptForOthers(state, item, panelId);
-  if (kept) return kept;
+  const asked = new Set(panelIds);
+  const others = laidOn(state, item.id).filter((p) => !asked.has(p.panelId));
+  for (const panelId of asked) {
+    const kept = keptForOthers(state, item, panelId);
+    if (kept) return kept;
+  }
   if (others.length > 0) return refuse('laid-already', { name: item.id, more: others[0]?.panelId ?? '' });
   const { outline } = shapeLeft(item);
-  const laid = pieces.map(({ number, at }) => ({ id: String(number), at }));
+  const laid = pieces.map(({ at }, i) => ({ id: String(i), at }));
   const fault = planFault(outline, breaks ?? [], breaks === null ? [] : laid);
   const off = breaks === null && pieces.some(({ at }) => planFault(outline, [], [{ id: '', at }]) !== null);
   return fault !== null || off ? refuse('layout-unsound', { name: item.id }) : null;
