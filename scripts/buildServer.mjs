@@ -29,6 +29,7 @@ export async function setup() {
     main: 'server/main.ts',
     drawingWorker: 'server/jobs/drawingWorker.ts',
     copyWorker: 'server/copies/copyWorker.ts',
+    paperWorker: 'server/papers/paperWorker.ts',
     copies: 'server/copiesCommand.ts',
     cli: 'cli/main.ts',
   });

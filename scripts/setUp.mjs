@@ -126,6 +126,7 @@ export async function build() {
       check: 'server/check.ts',
       drawingWorker: 'server/jobs/drawingWorker.ts',
       copyWorker: 'server/copies/copyWorker.ts',
+      paperWorker: 'server/papers/paperWorker.ts',
       copies: 'server/copiesCommand.ts',
       demo: 'demo/main.ts',
       cli: 'cli/main.ts',

@@ -11,6 +11,7 @@ export interface AppParts {
   readonly desk: Desk;
   readonly clock: () => number;
   readonly drawingWorker: URL | null;
+  readonly paperWorker: URL | null;
   /** Folder of the built interface; null serves the API alone. */
   readonly web: string | null;
   readonly opening: Opening;

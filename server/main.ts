@@ -47,6 +47,7 @@ const opened = Served.open({
   copiesFolder: process.env.NELVIK_COPIES,
   clock: Date.now,
   drawingWorker: new URL('./drawingWorker.mjs', import.meta.url),
+  paperWorker: new URL('./paperWorker.mjs', import.meta.url),
   copyWorker: new URL('./copyWorker.mjs', import.meta.url),
   web: here('../web'),
   opening: { passcode, sessions: passcode === null ? null : sessionsIn(folder, passcode), names, isOnNetwork },

@@ -25,6 +25,7 @@ export async function testServer(
     clock,
     note: (_req, _res, next) => next(),
     drawingWorker: null,
+    paperWorker: null,
     web: null,
     opening: { passcode, sessions, names: options.names ?? [], isOnNetwork: options.isOnNetwork ?? false },
     report: (error) => reported.push(error),

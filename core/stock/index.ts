@@ -7,6 +7,7 @@ export {
   hasFigure,
   HIDINGS,
   MOVE_KINDS,
+  isRough,
   TEXTURES,
   type Coat,
   type Glass,

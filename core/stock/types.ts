@@ -15,6 +15,9 @@ export const TEXTURES = [
   'fracture-streamer',
 ] as const;
 export type Texture = (typeof TEXTURES)[number];
+/** Whether its two sides differ: it is scored on the smooth one. Of bubbles and streaks both sides are smooth. */
+export const isRough = (texture: Texture): boolean => ROUGH.has(texture);
+const ROUGH: ReadonlySet<Texture> = new Set(['hammered', 'ripple', 'reeded', 'granite', 'corded', 'drapery']);
 /** Whether something runs through its body that may have a colour of its own. */
 export const hasFigure = (texture: Texture): boolean => FIGURED.has(texture);
 const FIGURED: ReadonlySet<Texture> = new Set(['streaky', 'wispy', 'ring-mottled', 'fracture-streamer']);

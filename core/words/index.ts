@@ -30,6 +30,7 @@ export {
   layingWords,
   stripWords,
   sizeWords,
+  measureWords,
   unplacedWords,
 } from './layout.ts';
 export { textureWords } from './glass.ts';

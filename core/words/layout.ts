@@ -67,11 +67,14 @@ export function idsCalled(ids: readonly string[]): string {
 const MOST_CALLED = 8;
 
 /** A size, the longer side first, its unit said once where both have the same: “733 × 480 mm”. */
-export function sizeWords(oneMm: number, otherMm: number, unit: DisplayUnit): string {
-  const [long, short] = [Math.max(oneMm, otherMm), Math.min(oneMm, otherMm)].map((mm) => showLength(mm, unit));
-  const mark = /[^\d.,]+$/.exec(short ?? '')?.[0] ?? '';
-  const first = mark !== '' && long?.endsWith(mark) ? long.slice(0, -mark.length) : long;
-  return `${first} × ${short}`;
+export const sizeWords = (oneMm: number, otherMm: number, unit: DisplayUnit): string =>
+  measureWords(Math.max(oneMm, otherMm), Math.min(oneMm, otherMm), unit);
+
+/** Width and height, their unit said once where both have the same: “420 × 640 mm”. */
+export function measureWords(widthMm: number, heightMm: number, unit: DisplayUnit): string {
+  const [width, height] = [showLength(widthMm, unit), showLength(heightMm, unit)];
+  const mark = /[^\d.,]+$/.exec(height)?.[0] ?? '';
+  return `${mark !== '' && width.endsWith(mark) ? width.slice(0, -mark.length) : width} × ${height}`;
 }
 
 /** What is wrong with where a piece lies on its sheet, as a sentence. */

@@ -21,6 +21,7 @@ import { liveChannel } from '../live/live.ts';
 import type { access } from './access.ts';
 import { copiesDoor } from './copies.ts';
 import { sendError } from './errors.ts';
+import { papers } from './papers.ts';
 import { queries } from './queries.ts';
 
 const COMMAND_LIMIT = '1mb';
@@ -34,13 +35,14 @@ export interface ApiParts {
   readonly desk: Desk;
   readonly clock: () => number;
   readonly drawingWorker: URL | null;
+  readonly paperWorker: URL | null;
   readonly gate: ReturnType<typeof access>;
   readonly copies: Copies;
   readonly putBack: (name: string) => Promise<PutBack>;
 }
 
 /** The doors of the server: queries, commands, drawings, undo, the live channel. */
-export function api({ desk, clock, drawingWorker, gate, copies, putBack }: ApiParts) {
+export function api({ desk, clock, drawingWorker, paperWorker, gate, copies, putBack }: ApiParts) {
   const router = Router();
   const live = liveChannel(desk);
   const drawings = new Drawings(desk, drawingWorker, clock);
@@ -73,6 +75,7 @@ export function api({ desk, clock, drawingWorker, gate, copies, putBack }: ApiPa
   router.get('/live', (req, res) => live.join(req, res, () => gate.isIn(req)));
   router.use(compression({ level: PACK_LEVEL }));
   router.use(queries(desk, drawings, clock));
+  router.use(papers(desk, drawings, paperWorker));
   router.get('/export', async (_req, res) => {
     res.attachment('nelvik-studio.json').type('json');
     await pipeline(Readable.from(exportParts(desk.store)), res);

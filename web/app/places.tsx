@@ -12,6 +12,7 @@ const layout = place(async () => (await import('../places/layout/LayoutStep.tsx'
 const bench = place(async () => (await import('../places/bench/BenchStep.tsx')).BenchStep);
 const finish = place(async () => (await import('../places/finish/FinishStep.tsx')).FinishStep);
 const hours = place(async () => (await import('../places/hours/HoursStep.tsx')).HoursStep);
+const papers = place(async () => (await import('../places/papers/PapersStep.tsx')).PapersStep);
 const rack = place(async () => (await import('../places/rack/Rack.tsx')).Rack);
 const reckoning = place(async () => (await import('../places/reckoning/Reckoning.tsx')).Reckoning);
 const setup = place(async () => (await import('../places/setup/Setup.tsx')).Setup);
@@ -36,8 +37,25 @@ export const STEPS = [
   ['bench', bench.Here],
   ['finish', finish.Here],
   ['hours', hours.Here],
+  ['papers', papers.Here],
 ] as const;
 
 /** Fetches what is not open yet, the bench first, so that a change of place waits for nothing. */
 export const fetchPlaces = (): void =>
-  fetchAtRest([panel, bench, today, jobs, rack, finish, glass, layout, cartoon, measure, hours, job, setup, reckoning]);
+  fetchAtRest([
+    panel,
+    bench,
+    today,
+    jobs,
+    rack,
+    finish,
+    glass,
+    layout,
+    cartoon,
+    measure,
+    hours,
+    papers,
+    job,
+    setup,
+    reckoning,
+  ]);

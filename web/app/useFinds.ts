@@ -26,6 +26,7 @@ const STEPS: readonly [string, string, string][] = [
   ['bench', 'Bench', 'cut, ground, foiled, in place'],
   ['finish', 'Finish', 'joints, cement, patina, delivery'],
   ['hours', 'Hours & cost', 'clock, recuts, price'],
+  ['papers', 'Papers', 'cartoon, patterns, lists, care card'],
 ];
 
 /** All that Ctrl K finds: this panel first, then what is in hand, then the studio. */

@@ -10,6 +10,7 @@ import type {
   StudyAnswer,
 } from '#contract';
 import type { PutAwayTable, UndoPlace } from '#core/bench';
+import type { Page } from '#core/papers';
 import type { Sketch } from '#core/cartoon';
 
 /** A refusal from the server, or no answer at all: `words` is what the user reads. */
@@ -78,6 +79,8 @@ export const api = {
   rack: () => place<'rack'>('/rack'),
   ledger: (stockId: string) => place<'ledger'>(`/rack/${at(stockId)}/ledger`),
   reckoning: (from: number, to: number) => place<'reckoning'>(`/reckoning?from=${from}&to=${to}`),
+  /** The pages of a paper, drawn anew each time. */
+  pages: (path: string, signal: AbortSignal) => ask<Page[]>(path, { signal }),
   /** A drawing with what follows from it. */
   cartoon: async (id: string): Promise<CartoonAnswer> => {
     const [drawing, study] = await Promise.all([

@@ -27,6 +27,7 @@ describe('what is asked again after a change', () => {
       ['rack'],
       ['today'],
       ['away'],
+      ['paper'],
       ['undo', 'rack'],
       ['ledger', 'S1'],
     ]);
@@ -42,7 +43,7 @@ describe('what a screen has heard', () => {
     const spy = vi.spyOn(client, 'invalidateQueries');
     const ears = new Heard();
     await Promise.all([ears.change(client, 7, { stock: [] }), ears.change(client, 7, { stock: [] })]);
-    expect(asked(spy)).toEqual([['rack'], ['today'], ['away'], ['undo', 'rack']]);
+    expect(asked(spy)).toEqual([['rack'], ['today'], ['away'], ['paper'], ['undo', 'rack']]);
     expect(ears.last).toBe(7);
   });
   it('a first answer that was on its way before the change is asked for again', async () => {

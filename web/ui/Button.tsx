@@ -10,6 +10,13 @@ const LOOKS = {
     'text-ink underline decoration-line decoration-2 underline-offset-4 hover:decoration-copper aria-disabled:text-mute',
 } as const;
 
+const SHAPE = 'inline-flex print:hidden min-h-11 items-center justify-center gap-2 rounded-md px-4 font-semibold';
+/** For a link that is pressed as a button is: one that leads to a file. */
+export const BUTTON_LOOKS = {
+  go: `${SHAPE} ${LOOKS.go}`,
+  line: `${SHAPE} ${LOOKS.line}`,
+} as const;
+
 export interface ButtonProps extends Omit<ButtonHTMLAttributes<HTMLButtonElement>, 'disabled'> {
   readonly look?: keyof typeof LOOKS;
   /** Why it can do nothing just now: said beside it, and to whoever presses it all the same. */
@@ -26,7 +33,7 @@ export function Button({ look = 'plain', className = '', type = 'button', unless
   const button = (
     <button
       type={type}
-      className={`inline-flex print:hidden min-h-11 items-center justify-center gap-2 rounded-md px-4 font-semibold ${LOOKS[look]} ${className}`}
+      className={`${SHAPE} ${LOOKS[look]} ${className}`}
       {...rest}
       {...(why === null ? { onClick } : { onClick: sayWhy, 'aria-disabled': true })}
     />

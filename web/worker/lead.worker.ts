@@ -1,16 +1,14 @@
 import type { Cartoon } from '#core/cartoon';
-import { checkLead, cutList, leadPlan, type Corner, type CutList, type LeadPlan } from '#core/leading';
+import type { Corner, CutList, LeadPlan } from '#core/leading';
+import { leadOf } from '#core/papers';
+import type { LineAllowance } from '#core/sizing';
 
 /** A leaded panel whose order and cuts are asked for. */
 export interface LeadAsk {
   readonly key: string;
   readonly cartoon: Cartoon;
   readonly corner: Corner;
-  /** Faces of the cames inside and round the panel, mm. */
-  readonly innerMm: number;
-  readonly borderMm: number;
-  readonly stockMm: number;
-  readonly kerfMm: number;
+  readonly allowance: LineAllowance;
 }
 
 export interface LeadFound {
@@ -19,12 +17,7 @@ export interface LeadFound {
   readonly cuts: CutList;
 }
 
-onmessage = ({ data: { key, cartoon, corner, innerMm, borderMm, stockMm, kerfMm } }: MessageEvent<LeadAsk>) => {
-  const faces = { innerMm, borderMm };
-  const plan = leadPlan(cartoon, { corner, ...faces });
-  // What is told is looked at once more by other means.
-  const [fault] = checkLead(plan, faces);
-  if (fault !== undefined) throw new Error(`the order does not hold: ${fault}`);
-  const found: LeadFound = { key, plan, cuts: cutList(plan.runs, { stockMm, kerfMm }) };
+onmessage = ({ data: { key, cartoon, corner, allowance } }: MessageEvent<LeadAsk>) => {
+  const found: LeadFound = { key, ...leadOf(cartoon, allowance, corner) };
   postMessage(found);
 };

@@ -222,6 +222,19 @@ const PICTURES: Readonly<Record<HelpPlace, ReactNode>> = {
       <path d="M176 44H270M176 74H250M176 104H262" stroke="var(--strong)" strokeWidth={5} strokeLinecap="round" />
     </>
   ),
+  papers: (
+    <>
+      {[
+        [54, 10],
+        [152, 10],
+      ].map(([x = 0, y = 0]) => (
+        <rect key={x} x={x} y={y} width={92} height={132} fill="var(--print-paper)" stroke="var(--strong)" />
+      ))}
+      <Light at={[99, 22]} scale={0.75} upTo={0} />
+      <path d="M141 14V138M157 14V138" stroke="var(--copper)" strokeWidth={1.4} strokeDasharray="5 4" />
+      <path d="M62 134H112M62 134V128M87 134V130M112 134V128" stroke="var(--print)" strokeWidth={1.6} fill="none" />
+    </>
+  ),
 };
 
 /** A small picture of what is done at a place. */

@@ -97,6 +97,14 @@ export const HELP = {
       'What broke stands beside them, with the glass and the time it cost.',
     ],
   },
+  papers: {
+    title: 'Papers',
+    lines: [
+      'Every paper of the panel as it will be printed: the cartoon and the patterns at true size, the sheets to cut, the leading plan, lists, labels, a card for the client.',
+      'A press on a page opens it large. Pages of a cartoon lie as they are glued together; the dashed lines tell where.',
+      'Print at actual size, and measure the bar of 100 mm at the foot before anything is cut.',
+    ],
+  },
 } as const satisfies Readonly<Record<string, Help>>;
 
 export type HelpPlace = keyof typeof HELP;

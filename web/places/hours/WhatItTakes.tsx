@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { ALLOYS, alloyNamed, CAME_LENGTH_MM, type Came, type Materials } from '#core/materials';
-import { readProfile } from '#core/sizing';
+import { materialsWish, RINGS, SPREAD_DEG } from '#core/papers';
 import { count, nth, showFineLength, showLength, type DisplayUnit } from '#core/units';
 import { materialsFindingWords } from '#core/words';
 import type { PanelPaths } from '../../panel/paths.ts';
@@ -8,12 +8,6 @@ import type { PanelView } from '../../panel/view.ts';
 import { ChoiceField } from '../../ui/Choice.tsx';
 import { useMaterials } from './useMaterials.ts';
 
-/** Where no glass is chosen yet, and where a came's heart is not known. From memory. */
-const USUAL_MM = 3;
-const HEART_MM = 1.6;
-const RINGS = 2;
-const SPREAD_DEG = 60;
-const OVERLAP_MM = 1.2;
 /** The edge of a piece and the section of a came are drawn so much larger than they are. */
 const SCALE = 9;
 
@@ -23,24 +17,10 @@ export function WhatItTakes({ view, paths }: { view: PanelView; paths: PanelPath
   const { unit } = settings;
   const [code, setCode] = useState('60/40');
   const alloy = alloyNamed(code) ?? nth(ALLOYS, 0);
-  const thicknessMm = Math.max(
-    ...pieces.map((piece) => glasses.get(piece.glassId ?? '')?.thicknessMm ?? 0),
-    pieces.some((piece) => piece.glassId !== null) ? 0 : USUAL_MM,
-  );
-  const { allowance } = panel;
-  const came = panel.technique === 'lead' ? cameOf(`h${allowance.faceMm}`, allowance.heartMm || HEART_MM) : null;
-  const rim = allowance.border === undefined ? came : cameOf(allowance.border, allowance.heartMm || HEART_MM);
-  const materials = useMaterials(panel.cartoonId ?? '', paths.cartoon, {
-    technique: panel.technique,
-    thicknessMm,
-    overlapMm: OVERLAP_MM,
-    gapMm: allowance.gapMm,
-    came,
-    border: rim,
-    alloy,
-    rings: RINGS,
-    spreadDeg: SPREAD_DEG,
-  });
+  const thicknesses = pieces.flatMap((piece) => glasses.get(piece.glassId ?? '')?.thicknessMm ?? []);
+  const wish = materialsWish(panel.allowance, thicknesses, alloy);
+  const { thicknessMm, came, border: rim } = wish;
+  const materials = useMaterials(panel.cartoonId ?? '', paths.cartoon, wish);
   if (materials === null) return null;
   const { weightG, hanging, solder } = materials;
   return (
@@ -100,11 +80,6 @@ const metres = (mm: number): string => `${(mm / 1000).toFixed(1)} m`;
 const sumOf = ({ L, T, X, more }: Materials['joints']): number => L + T + X + more;
 const melting = ({ solidusC, liquidusC }: { solidusC: number; liquidusC: number }): string =>
   solidusC === liquidusC ? `at ${solidusC} °C` : `from ${solidusC} to ${liquidusC} °C`;
-
-function cameOf(code: string, heartMm: number): Came | null {
-  const profile = readProfile(code);
-  return profile === null || profile.kind === 'foil' ? null : { code, faceMm: profile.faceMm, heartMm };
-}
 
 /** The edge of a piece in section, to scale: the glass, and the foil round it. */
 function EdgeOfGlass({ thicknessMm, overlapMm }: { thicknessMm: number; overlapMm: number }) {

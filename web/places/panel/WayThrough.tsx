@@ -10,6 +10,7 @@ export const STEP_NAMES: Readonly<Record<string, string>> = {
   bench: 'Bench',
   finish: 'Finish',
   hours: 'Hours & cost',
+  papers: 'Papers',
 };
 
 type State = 'done' | 'now' | 'later';
@@ -25,6 +26,7 @@ function states({ panel, pieces }: PanelView): readonly [string, boolean][] {
     ['bench', hasDrawing && pieces.length > 0 && pieces.every((p) => isBuiltIn(panel.route, p))],
     ['finish', panel.deliveredAt !== null],
     ['hours', panel.deliveredAt !== null],
+    ['papers', hasDrawing],
   ];
 }
 
@@ -54,7 +56,7 @@ export function WayThrough({ view, step }: { view: PanelView; step: string }) {
             key={id}
             to={`/panels/${view.panel.id}/${id}`}
             aria-current={here ? 'step' : undefined}
-            className={`relative flex min-h-14 min-w-[64px] flex-1 max-sm:min-w-0 flex-col items-center gap-1 pt-3.5 text-[13.5px] max-sm:text-center max-sm:text-[12px] max-sm:leading-tight xl:flex-none ${here ? 'font-bold text-ink' : 'text-mute hover:text-ink'}`}
+            className={`relative flex min-h-14 min-w-[56px] flex-1 max-sm:min-w-0 flex-col items-center gap-1 pt-3.5 text-[13.5px] max-sm:text-center max-sm:text-[12px] max-sm:leading-tight xl:flex-none ${here ? 'font-bold text-ink' : 'text-mute hover:text-ink'}`}
           >
             <span aria-hidden className={`size-[17px] rounded-full ${DOT[state]}`} />
             {STEP_NAMES[id]}

@@ -1,0 +1,61 @@
+import { ALLOYS } from '../materials/index.ts';
+import { count, showLength } from '../units/index.ts';
+import { headed, workArea, type Heading } from './heading.ts';
+import { listed, type Column } from './listed.ts';
+import { text, type Mark, type Page } from './page.ts';
+import type { PaperSize } from './sizes.ts';
+import type { PaperPanel } from './types.ts';
+
+const COLUMNS: readonly Column[] = [
+  { title: 'What', share: 0.36, face: 'bold' },
+  { title: 'Needed', share: 0.17, isNumber: true },
+  { title: 'On the rack', share: 0.16, isNumber: true },
+  { title: 'To buy', share: 0.17, isNumber: true },
+  { title: 'Cost', share: 0.14, isNumber: true },
+];
+
+/** What the panel takes: glass, foil or came, solder; and what is to be bought of it. */
+export function listPages(panel: PaperPanel, paper: PaperSize, heading: Heading): Page[] {
+  const [widthMm, heightMm] = [paper.widthMm, paper.heightMm ?? paper.widthMm * Math.SQRT2];
+  const room = workArea(widthMm, heightMm);
+  const rows = [
+    ...panel.needs.map(({ what, needs, has, buy, cost }) => [what, needs, has, buy, cost]),
+    ...metalRows(panel),
+  ];
+  const pages = listed(COLUMNS, rows, () => ({ ...room, minY: room.minY + 2 }));
+  const note: Mark[] = [
+    text(
+      [room.minX, room.maxY + 2],
+      'Glass before waste in cutting. Foil, came and solder reckoned from the drawing.',
+      3.1,
+      { ink: 'soft' },
+    ),
+  ];
+  return pages.map((marks, i) => ({
+    name: `List ${i + 1}`,
+    widthMm,
+    heightMm,
+    marks: [
+      ...marks,
+      ...note,
+      ...headed(heading, { widthMm, heightMm, count: `page ${i + 1} of ${pages.length}`, isTrueScale: false }),
+    ],
+  }));
+}
+
+const metres = (mm: number): string => `${(mm / 1000).toFixed(1)} m`;
+
+function metalRows({ materials, unit, technique }: PaperPanel): string[][] {
+  if (!materials) return [];
+  const { foil, came, solder, weightG, cementMm } = materials;
+  const row = (what: string, needs: string, buy = '') => [what, needs, '', buy, ''];
+  return [
+    ...(foil
+      ? [row(`Copper foil ${foil.stock}, ${showLength(foil.widthMm, unit, 2)} wide`, metres(foil.lengthMm))]
+      : []),
+    ...came.map((one) => row(`Came ${one.profile.toUpperCase()}`, metres(one.lengthMm), count(one.bought, 'length'))),
+    row(`Solder ${ALLOYS[0]?.code ?? ''}`, `${Math.round(solder.massG)} g`),
+    ...(technique === 'lead' ? [row('Edges to cement, each face', metres(cementMm))] : []),
+    row('Weight when finished', `${(weightG.total / 1000).toFixed(1)} kg`),
+  ];
+}

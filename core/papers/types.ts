@@ -1,0 +1,67 @@
+import type { Cartoon } from '../cartoon/index.ts';
+import type { Ring } from '../geometry/index.ts';
+import type { LeadPlan, CutList } from '../leading/index.ts';
+import type { Materials } from '../materials/index.ts';
+import type { CutPiece, LineAllowance } from '../sizing/index.ts';
+import type { StraightBreak } from '../stock/index.ts';
+import type { DisplayUnit } from '../units/index.ts';
+
+export interface PaperGlass {
+  readonly code: string;
+  readonly name: string;
+  readonly colour: `#${string}`;
+  /** Null where both sides are alike; else what is rough: `hammered`. */
+  readonly texture: string | null;
+  readonly thicknessMm: number;
+  readonly hasFlow: boolean;
+}
+
+export interface PaperPiece {
+  readonly number: number;
+  readonly section: string | null;
+  readonly glass: PaperGlass | null;
+  /** Along which its glass is to run on the panel, degrees clockwise from the right; null where it is free. */
+  readonly flowDeg: number | null;
+}
+
+/** A sheet or offcut as it will be cut. */
+export interface PaperSheet {
+  readonly label: string;
+  readonly glass: PaperGlass;
+  readonly outline: Ring;
+  readonly breaks: readonly StraightBreak[];
+  readonly pieces: readonly { readonly name: string; readonly outline: Ring }[];
+}
+
+/** One line of a list of what is needed: what, how much, what is there, what is missing, what that costs. */
+export interface NeedLine {
+  readonly what: string;
+  readonly needs: string;
+  readonly has: string;
+  readonly buy: string;
+  readonly cost: string;
+}
+
+/** A panel as its papers see it. */
+export interface PaperPanel {
+  readonly name: string;
+  readonly job: string;
+  readonly client: string;
+  /** In words, as `for 7 March 2027`; empty where no day is agreed. */
+  readonly due: string;
+  readonly technique: 'foil' | 'lead';
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly allowance: LineAllowance;
+  readonly unit: DisplayUnit;
+  readonly cartoon: Cartoon;
+  readonly cuts: readonly CutPiece[];
+  readonly pieces: readonly PaperPiece[];
+  readonly sheets: readonly PaperSheet[];
+  readonly needs: readonly NeedLine[];
+  readonly materials: Materials | null;
+  /** Of leaded panels. */
+  readonly lead: { readonly plan: LeadPlan; readonly cuts: CutList } | null;
+  /** What a scanner is to read from its bench card. */
+  readonly code: string;
+}

@@ -1,0 +1,68 @@
+import type { Cartoon } from '../cartoon/index.ts';
+import { checkLead, cutList, leadPlan, type Corner, type CutList, type LeadPlan } from '../leading/index.ts';
+import { ALLOYS, CAME_LENGTH_MM, type Alloy, type Came, type MaterialsWish } from '../materials/index.ts';
+import { readProfile, type LineAllowance } from '../sizing/index.ts';
+import { nth } from '../units/index.ts';
+
+/** Lost with each cut of came, mm. From memory. */
+export const CAME_KERF_MM = 2;
+/** Where no glass is chosen yet, and where a came's heart is not known, mm. From memory. */
+const USUAL_GLASS_MM = 3;
+const HEART_MM = 1.6;
+/** How far foil is to lap over, mm; rings, and chain or wire to the horizontal. From memory. */
+const OVERLAP_MM = 1.2;
+export const RINGS = 2;
+export const SPREAD_DEG = 60;
+
+/** Faces of the cames inside and round a panel, mm. */
+export function leadFaces({ faceMm, border }: LineAllowance): { readonly innerMm: number; readonly borderMm: number } {
+  const rim = border === undefined ? null : readProfile(border);
+  return { innerMm: faceMm, borderMm: rim !== null && rim.kind !== 'foil' ? rim.faceMm : faceMm };
+}
+
+/** The order of a leaded panel and its cames packed into lengths; looked at once more by other means. */
+export function leadOf(
+  cartoon: Cartoon,
+  allowance: LineAllowance,
+  corner: Corner = 'bottom-left',
+): { readonly plan: LeadPlan; readonly cuts: CutList } {
+  const faces = leadFaces(allowance);
+  const plan = leadPlan(cartoon, { corner, ...faces });
+  const [fault] = checkLead(plan, faces);
+  if (fault !== undefined) throw new Error(`the order does not hold: ${fault}`);
+  return { plan, cuts: cutList(plan.runs, { stockMm: CAME_LENGTH_MM, kerfMm: CAME_KERF_MM }) };
+}
+
+/** The cames of a panel: inside and round it. */
+export function camesOf(allowance: LineAllowance): { readonly inner: Came | null; readonly border: Came | null } {
+  const heartMm = allowance.heartMm || HEART_MM;
+  const cameOf = (code: string): Came | null => {
+    const profile = readProfile(code);
+    return profile === null || profile.kind === 'foil' ? null : { code, faceMm: profile.faceMm, heartMm };
+  };
+  const inner = allowance.technique === 'lead' ? cameOf(`h${allowance.faceMm}`) : null;
+  return { inner, border: allowance.border === undefined ? inner : cameOf(allowance.border) };
+}
+
+/**
+ * What is asked of a panel's materials by what it is.
+ * @param thicknesses of the glasses chosen so far, mm; the thickest counts
+ */
+export function materialsWish(
+  allowance: LineAllowance,
+  thicknesses: readonly number[],
+  alloy: Alloy = nth(ALLOYS, 0),
+): MaterialsWish {
+  const { inner, border } = camesOf(allowance);
+  return {
+    technique: allowance.technique,
+    thicknessMm: thicknesses.length === 0 ? USUAL_GLASS_MM : Math.max(...thicknesses),
+    overlapMm: OVERLAP_MM,
+    gapMm: allowance.gapMm,
+    came: inner,
+    border,
+    alloy,
+    rings: RINGS,
+    spreadDeg: SPREAD_DEG,
+  };
+}

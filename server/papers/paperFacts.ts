@@ -1,0 +1,109 @@
+import { BEGINS, settingsOf, type PieceRow, type StockRow } from '#core/bench';
+import type { NeedLine, PaperGlass } from '#core/papers';
+import { isRough, shapeLeft, type Glass } from '#core/stock';
+import { showArea, showMoney } from '#core/units';
+import { textureWords } from '#core/words';
+import type { Desk } from '../desk.ts';
+import type { Drawings } from '../drawings.ts';
+import type { LyingPiece, PaperFacts } from './paperWork.ts';
+
+/** What the papers of a panel are made from; null where it has no drawing, or is not there. */
+export async function paperFacts(
+  desk: Desk,
+  drawings: Drawings,
+  panelId: string,
+  base: string,
+): Promise<PaperFacts | null> {
+  const { state, store } = desk;
+  const panel = state.get('panels', panelId);
+  const commission = panel && state.get('commissions', panel.commissionId);
+  if (!panel || !commission || panel.away === 'deleted' || panel.cartoonId === null) return null;
+  const reading = store.drawings.packed(panel.cartoonId);
+  const own = await drawings.study(panel.cartoonId, 'packed');
+  if (reading === null || own === null) return null;
+  const settings = settingsOf(state);
+  const { unit, locale } = settings;
+  const pieces = state.where('pieces', 'panel_id = ? and drawn = 1 order by number', panelId) as PieceRow[];
+  const glasses = new Map(
+    [...new Set(pieces.flatMap(({ glassId }) => glassId ?? []))].flatMap((id) => {
+      const glass = state.get('glasses', id);
+      return glass ? [[id, glass] as const] : [];
+    }),
+  );
+  const studies: Uint8Array[] = [own];
+  const placeOf = new Map([[panelId, 0]]);
+  const sheets: PaperFacts['sheets'][number][] = [];
+  for (const item of laidOut(desk, pieces)) {
+    const glass = state.get('glasses', item.glassId);
+    if (!glass || item.breaks === null) continue;
+    const lying: LyingPiece[] = [];
+    for (const { number, panelId: of, spot } of [...state.ask('laidOn', item.id)]) {
+      if (spot === null) continue;
+      if (!placeOf.has(of)) {
+        const cartoonId = state.get('panels', of)?.cartoonId ?? null;
+        const study = cartoonId === null ? null : await drawings.study(cartoonId, 'packed');
+        if (study === null) continue;
+        placeOf.set(of, studies.push(study) - 1);
+      }
+      const place = placeOf.get(of) ?? 0;
+      const name = of === panelId ? String(number) : `${state.get('panels', of)?.name ?? ''} ${number}`;
+      lying.push({ name, number, study: place, spot });
+    }
+    const { outline } = shapeLeft(item);
+    sheets.push({ label: item.id, glass: paperGlass(glass), outline, breaks: item.breaks, lying });
+  }
+  const { name, technique, widthMm, heightMm, allowance } = panel;
+  return {
+    name,
+    job: commission.title,
+    client: commission.client,
+    due: commission.due === null ? '' : `for ${dayWords(commission.due, locale)}`,
+    ...{ technique, widthMm, heightMm, allowance, unit, reading, studies, sheets },
+    pieces: pieces.map(({ number, section, glassId, flowDeg }) => {
+      const glass = glassId === null ? undefined : glasses.get(glassId);
+      return { number, section, flowDeg, glass: glass ? paperGlass(glass) : null };
+    }),
+    needs: [...glasses.values()]
+      .sort((a, b) => a.code.localeCompare(b.code, 'en', { numeric: true }))
+      .map((glass) => needOf(desk, glass, pieces, settings)),
+    code: `${base}/panels/${encodeURIComponent(panelId)}/bench`,
+  };
+}
+
+const dayWords = (day: string, locale: string): string =>
+  new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(`${day}T12:00:00Z`));
+
+/** Sheets that a panel is laid out on, as far as it is not cut. */
+function laidOut({ state }: Desk, pieces: readonly PieceRow[]): StockRow[] {
+  const ids = new Set(pieces.flatMap(({ stage, spot }) => (stage === BEGINS && spot !== null ? spot.stockId : [])));
+  return [...ids].sort().flatMap((id) => state.get('stock', id) ?? []);
+}
+
+const paperGlass = ({ code, name, colour, texture, thicknessMm, flow }: Glass): PaperGlass => ({
+  code,
+  name,
+  colour: colour as `#${string}`,
+  texture: isRough(texture) ? textureWords(texture) : null,
+  thicknessMm,
+  hasFlow: flow,
+});
+
+function needOf(
+  { state }: Desk,
+  glass: Glass,
+  pieces: readonly PieceRow[],
+  { unit, currency, locale }: ReturnType<typeof settingsOf>,
+): NeedLine {
+  const wants = pieces.filter((piece) => piece.glassId === glass.id && piece.stage === BEGINS);
+  const needMm2 = wants.reduce((sum, { areaMm2 }) => sum + areaMm2, 0);
+  const hasMm2 = [...state.ask('stockOfGlass', glass.id)].reduce((sum, { areaMm2 }) => sum + areaMm2, 0);
+  const buyMm2 = Math.max(0, needMm2 - hasMm2);
+  const cents = Math.round((buyMm2 / 1e6) * glass.priceCentsPerM2);
+  return {
+    what: `${glass.code} ${glass.name}`,
+    needs: needMm2 === 0 ? 'all cut' : showArea(needMm2, unit),
+    has: showArea(hasMm2, unit),
+    buy: buyMm2 > 0 ? showArea(buyMm2, unit) : '',
+    cost: buyMm2 > 0 ? showMoney(cents, currency, locale) : '',
+  };
+}

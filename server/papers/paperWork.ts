@@ -1,0 +1,97 @@
+import type { Cartoon } from '#core/cartoon';
+import type { Study } from '#core/cutting';
+import { signedArea, type Ring } from '#core/geometry';
+import { materialsOf } from '#core/materials';
+import {
+  leadOf,
+  materialsWish,
+  paperPages,
+  PAPER_TITLES,
+  type PaperGlass,
+  type PaperKind,
+  type PaperOptions,
+  type PaperPanel,
+  type PaperPiece,
+} from '#core/papers';
+import { outlineWhereItLies, type Spot, type StraightBreak } from '#core/stock';
+import { unpackJson } from '../store/packing.ts';
+import { outlineFile, type OutlineFormat, type OutlineOptions } from './outlines.ts';
+import { pdfOf } from './pdf.ts';
+
+/** A piece that lies on a sheet, and of which drawing it is. */
+export interface LyingPiece {
+  readonly name: string;
+  readonly number: number;
+  readonly study: number;
+  readonly spot: Spot;
+}
+
+/** What a panel's papers are made from: rows as they are, drawings as they lie packed. */
+export interface PaperFacts extends Omit<PaperPanel, 'cartoon' | 'cuts' | 'pieces' | 'sheets' | 'materials' | 'lead'> {
+  readonly reading: Uint8Array;
+  /** Of this panel first, then of others whose pieces lie on the same sheets. */
+  readonly studies: readonly Uint8Array[];
+  readonly pieces: readonly PaperPiece[];
+  readonly sheets: readonly {
+    readonly label: string;
+    readonly glass: PaperGlass;
+    readonly outline: Ring;
+    readonly breaks: readonly StraightBreak[];
+    readonly lying: readonly LyingPiece[];
+  }[];
+}
+
+export type PaperJob =
+  | {
+      readonly as: 'pages' | 'pdf';
+      readonly kind: PaperKind;
+      readonly options: PaperOptions;
+      readonly facts: PaperFacts;
+    }
+  | {
+      readonly as: 'outlines';
+      readonly format: OutlineFormat;
+      readonly options: OutlineOptions;
+      readonly facts: PaperFacts;
+    };
+
+/** Pages as JSON, a PDF, or outlines as a file. */
+export async function work(job: PaperJob): Promise<Uint8Array> {
+  const panel = panelOf(job.facts, job.as !== 'outlines' && wantsMore(job.kind));
+  if (job.as === 'outlines') return Buffer.from(outlineFile(panel, job.format, job.options));
+  const pages = paperPages(job.kind, panel, job.options);
+  return job.as === 'pages'
+    ? Buffer.from(JSON.stringify(pages))
+    : await pdfOf(pages, `${panel.name}: ${PAPER_TITLES[job.kind]}`);
+}
+
+/** What takes a while is worked out for the papers alone that tell it. */
+const wantsMore = (kind: PaperKind) => ({
+  materials: kind === 'list' || kind === 'job',
+  lead: kind === 'lead' || kind === 'job',
+});
+
+function panelOf(facts: PaperFacts, wants: ReturnType<typeof wantsMore> | false): PaperPanel {
+  const { reading, studies, sheets, ...plain } = facts;
+  const { cartoon } = unpackJson<{ cartoon: Cartoon }>(reading);
+  const cuts = studies.map((packed) => unpackJson<Study>(packed).cuts);
+  const outlines = cuts.map(
+    (list) => new Map(list.map(({ number, rings }) => [number, rings.find((r) => signedArea(r) > 0)])),
+  );
+  const { allowance, pieces } = plain;
+  const thicknesses = pieces.flatMap(({ glass }) => glass?.thicknessMm ?? []);
+  return {
+    ...plain,
+    cartoon,
+    cuts: cuts[0] ?? [],
+    sheets: sheets.map(({ lying, ...sheet }) => ({
+      ...sheet,
+      pieces: lying.flatMap(({ name, number, study, spot }) => {
+        const outline = outlines[study]?.get(number);
+        return outline ? [{ name, outline: outlineWhereItLies(outline, spot) }] : [];
+      }),
+    })),
+    materials: wants && wants.materials ? materialsOf(cartoon, materialsWish(allowance, thicknesses)) : null,
+    lead: wants && wants.lead && plain.technique === 'lead' ? leadOf(cartoon, allowance) : null,
+  };
+}
