@@ -7,6 +7,7 @@ import {
   DEEDS,
   LOOKS,
   PUT_AWAY,
+  TAKEN_IN_KINDS,
   WORK_STAGES,
   type ActKind,
   type AskOf,
@@ -43,6 +44,7 @@ import type { Tied } from './tied.ts';
 export type OwnDoor = 'accept-drawing' | 'put-back';
 export type DoorKind = Exclude<ActKind, OwnDoor>;
 
+const routeKey = z.string().regex(/^[a-z][a-z0-9-]{0,39}$/, 'is no key');
 const ofPieces = { panelId: id, numbers };
 const choice = z.strictObject({ panelId: id, name: words(40).min(1, 'must not be empty') });
 
@@ -116,7 +118,7 @@ export const ASKS = {
   'save-commission': z.strictObject({ id, title: name, client: words(80), due: day.nullable(), note: words(2000) }),
   'save-panel': savePanel,
   'save-route': z.strictObject({
-    key: z.string().regex(/^[a-z][a-z0-9-]{0,39}$/, 'is no key'),
+    key: routeKey,
     name,
     technique,
     steps: z.array(step).min(3).max(60),
@@ -162,6 +164,8 @@ export const ASKS = {
       .max(100),
   }),
   'lift-off': z.strictObject(ofPieces),
+  'take-in': z.strictObject({ ...ofPieces, as: z.enum(TAKEN_IN_KINDS) }),
+  'follow-route': z.strictObject({ panelId: id, route: routeKey }),
   cut: z.strictObject({
     panelId: id,
     sources: z

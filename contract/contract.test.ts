@@ -60,6 +60,8 @@ const SOUND: Record<string, unknown> = {
       },
     ],
   },
+  'take-in': { panelId: 'p', numbers: [3], as: 'bought' },
+  'follow-route': { panelId: 'p', route: 'pressed' },
   'lift-off': { panelId: 'p', numbers: [1] },
   'keep-choice': { panelId: 'p', name: 'Blue sky' },
   'take-choice': { panelId: 'p', name: 'Blue sky' },

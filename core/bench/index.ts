@@ -20,6 +20,7 @@ export { PUT_AWAY, type PutAwayTable } from './acts/putAway/act.ts';
 export type { MarkPieces } from './acts/markPieces/act.ts';
 export type { SavePanel } from './acts/savePanel/act.ts';
 export { COUNTED_BY, type CountedBy } from './acts/countStock/act.ts';
+export { TAKEN_IN, TAKEN_IN_KINDS, type TakenIn } from './acts/takeIn/act.ts';
 export { isLaidToCut, sourcesAsLaid } from './acts/laid.ts';
 export type { LayOut, SheetLaidOut } from './acts/layOut/act.ts';
 export { pieceNumbered } from './acts/picked.ts';
@@ -72,7 +73,7 @@ export {
   wayOf,
   type Route,
 } from './routes/route.ts';
-export { SHIPPED_ROUTES, shippedRows } from './routes/shipped.ts';
+export { PIECE as NEW_STEP, SHIPPED_ROUTES, shippedRows } from './routes/shipped.ts';
 export { Draft, Studio } from './studio.ts';
 export { standingOf, type Standing } from './standing.ts';
 export {

@@ -122,6 +122,9 @@ const REFUSALS = {
   'in-the-future': () => 'It cannot end later than now; check the times.',
   'has-work': ({ name, numbers }) =>
     `Glass of ${name} is cut already (${showNumbers(numbers, 6)}), so this can not be changed under it.`,
+  'not-on-route': ({ pieces, numbers, name }) =>
+    `${pieces} ${numbers.length === 1 ? 'stands' : 'stand'} at a step that “${name}” does not have; bring ${numbers.length === 1 ? 'it' : 'them'} on or back first.`,
+  'done-not-on-route': ({ name, more }) => `“${name}” is done already, and “${more}” has no such step.`,
   'route-unsound': ({ name }) => `This is no way to build a panel: ${name}.`,
   'nothing-to-undo': () => 'There is nothing of yours to take back here.',
   'nothing-to-redo': () => 'There is nothing of yours to do again here.',

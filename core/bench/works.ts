@@ -8,6 +8,11 @@ export const WORKS = {
     caution: 'Eye protection; keep the sponge wet; textured glass has needle-sharp edges.',
   },
   foiling: { word: 'Foiling', caution: null },
+  painting: {
+    word: 'Painting and firing',
+    caution:
+      'Vitreous paints and stains hold lead and other metals: gloves, no dust, wet wiping, no food; the kiln by its maker and licensed trades.',
+  },
   leading: {
     word: 'Leading',
     caution: 'Lead: no eating or smoking at the bench, gloves or washing, wet cleaning only, children away.',

@@ -1,4 +1,6 @@
 import {
+  lastStageOf,
+  routeOf,
   SHIPPED_ROUTES,
   settingsOf,
   type ActKind,
@@ -145,6 +147,11 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       const onIt = [...s.studio.all('pieces')].filter((p) => p.stage === 'to-cut' && p.glassId === item.glassId);
       return { panelId, sheets: [laidInStrips(item, onIt.slice(0, 1 + below(4)))] };
     },
+    'take-in': () => ({ panelId, numbers: toCut().slice(0, 2), as: pick(['bought', 'old'] as const) }),
+    'follow-route': () => ({
+      panelId,
+      route: pick(technique === 'foil' ? ['foil', 'lead-free'] : ['lead', 'lead-painted']),
+    }),
     'lift-off': () => {
       const laid = [...s.studio.all('pieces')].filter((p) => p.spot !== null).map((p) => p.number);
       return { panelId, numbers: laid.length > 0 ? [pick(laid)] : some() };
@@ -277,7 +284,11 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       const source = { stockId: enough.id, numbers: [toCut.number], left: { kind: 'stays' as const } };
       return { kind: 'cut', ask: { panelId, sources: [source] } };
     }
-    const last = technique === 'foil' ? 'in-place' : 'leaded';
+    const panel = s.studio.get('panels', panelId);
+    const last = panel ? lastStageOf(routeOf(s.studio, panel), { asks: [] }) : '';
+    const small = pieces.filter((p) => p.tooSmall).map((p) => p.number);
+    if (small.length > 0)
+      return { kind: 'break', ask: { panelId, numbers: small, reason: 'dropped', minutes: 0, recut: null } };
     const behind = pieces.filter((p) => p.stage !== last).map((p) => p.number);
     if (behind.length > 0) return { kind: 'advance', ask: { panelId, numbers: behind, to: last } };
     const kind = pick(['solder-joints', 'finish-step'] as const);

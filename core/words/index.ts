@@ -34,3 +34,4 @@ export {
   unplacedWords,
 } from './layout.ts';
 export { textureWords } from './glass.ts';
+export { stepCodeFor, stepWords } from './routes.ts';

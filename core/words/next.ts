@@ -52,6 +52,8 @@ export function nextThing(
   if (small.length > 0)
     return thing('too-small', 'Cut anew ', showNumbers(small, 8), ': too small for the drawing now.', small);
   const { route } = panel;
+  const [before] = stepsBeforePieces(route).filter((step) => panel.steps[step.code] === undefined);
+  if (before) return thing('step', 'Now ', lowered(before.verb), '.', [], { step: before });
   const open = pieces.filter((p) => !isBuiltIn(route, p));
   if (open.length > 0) {
     const bare = open.filter((p) => p.glassId === null && p.stage === BEGINS).map((p) => p.number);
@@ -93,6 +95,12 @@ export type PieceAlong = Pick<Piece, 'number' | 'stage' | 'asks' | 'glassId' | '
 };
 
 const lowered = (verb: string): string => verb.replace(/^./, (c) => c.toLowerCase());
+
+/** What is done to the whole before its pieces: an old panel is rubbed and photographed before it comes apart. */
+function stepsBeforePieces({ panelSteps }: Route): readonly StepDefinition[] {
+  const solder = panelSteps.findIndex((step) => step.deed === 'solders-front');
+  return solder < 0 ? [] : panelSteps.slice(0, solder);
+}
 
 /** The step that most of the open pieces go to next, each along its own way. */
 function fullestStep(route: Route, open: readonly PieceAlong[]): { step: StepDefinition; numbers: number[] } {
@@ -180,8 +188,13 @@ const PANEL_SHARE = 0.25;
 export function progressOf(panel: Along & Pick<Standing, 'counts' | 'pieceCount'>): number {
   const { route, counts, pieceCount, steps } = panel;
   if (pieceCount === 0) return 0;
-  const last = route.pieceSteps.length - 1;
-  const passed = route.pieceSteps.reduce((sum, step, i) => sum + i * (counts.stages[step.code] ?? 0), 0);
+  // What only some pieces go through does not make the way of all of them longer.
+  const last = route.pieceSteps.filter((step) => !step.onlyAsked).length - 1;
+  let at = -1;
+  const passed = route.pieceSteps.reduce((sum, step) => {
+    if (!step.onlyAsked) at++;
+    return sum + at * (counts.stages[step.code] ?? 0);
+  }, 0);
   const done = isDelivered(panel)
     ? 1
     : route.panelSteps.filter((s) => steps[s.code] !== undefined).length / route.panelSteps.length;

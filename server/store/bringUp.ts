@@ -26,7 +26,7 @@ import { SqliteRows } from './rows.ts';
 import { drawings, log, logOriginals, meta, pieceLog, ROW_TABLES } from './schema/index.ts';
 
 /** Counts up when rows come to say the same facts in another way. */
-const ROWS_VERSION = 2;
+const ROWS_VERSION = 3;
 
 const ROWS_PART = `rows ${ROWS_VERSION}`;
 

@@ -229,6 +229,13 @@ function loadPanel(reader: Studio, { panel, commission, sections, steps, joints,
   load(reader, 'pieces', pieces);
 }
 
+/** The newest version of each route, by name. */
+export function newestRoutes({ routes }: Pick<StudioAnswer, 'routes'>): StudioAnswer['routes'] {
+  const newest = new Map<string, StudioAnswer['routes'][number]>();
+  for (const route of routes) if (route.version > (newest.get(route.key)?.version ?? 0)) newest.set(route.key, route);
+  return [...newest.values()].sort((a, b) => a.name.localeCompare(b.name));
+}
+
 export function useSettings(): Settings {
   const { data } = useStudio();
   return data?.settings ?? DEFAULT_SETTINGS;

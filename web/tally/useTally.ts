@@ -61,7 +61,8 @@ export function useTally(view: PanelView): Tally {
     const stock = [...reader.all('stock')]
       .filter((s) => s.gone === null && own.has(s.glassId))
       .sort((a, b) => a.areaMm2 - b.areaMm2);
-    return offers(text, vocabularyOf(panel.route), {
+    const asked = new Set([...reader.ask('piecesOfPanel', panel.id)].flatMap((p) => p.asks));
+    return offers(text, vocabularyOf(panel.route, asked), {
       labels: stock.map((s) => s.id),
       glasses: [...reader.all('glasses')].map((g) => g.code).sort(),
     });

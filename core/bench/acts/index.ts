@@ -11,6 +11,7 @@ import { countStock } from './countStock/act.ts';
 import { cutPieces } from './cutPieces/act.ts';
 import { dropChoice } from './dropChoice/act.ts';
 import { enterHours } from './enterHours/act.ts';
+import { followRoute } from './followRoute/act.ts';
 import { finishStep } from './finishStep/act.ts';
 import { markPieces } from './markPieces/act.ts';
 import { keepChoice } from './keepChoice/act.ts';
@@ -37,6 +38,7 @@ import { solderJoints } from './solderJoints/act.ts';
 import { splitStock } from './splitStock/act.ts';
 import { startClock } from './startClock/act.ts';
 import { stopClock } from './stopClock/act.ts';
+import { takeIn } from './takeIn/act.ts';
 import { takeChoice } from './takeChoice/act.ts';
 import { correctStock } from './correctStock/act.ts';
 import { withdrawStock } from './withdrawStock/act.ts';
@@ -51,6 +53,7 @@ export const ACTS = {
   'save-panel': savePanel,
   'put-away': putAway,
   'save-route': saveRoute,
+  'follow-route': followRoute,
   'accept-drawing': acceptDrawing,
   'choose-glass': chooseGlass,
   'keep-choice': keepChoice,
@@ -58,6 +61,7 @@ export const ACTS = {
   'drop-choice': dropChoice,
   mark: markPieces,
   'ask-steps': askSteps,
+  'take-in': takeIn,
   'lay-out': layOut,
   'lift-off': liftOff,
   cut: cutPieces,

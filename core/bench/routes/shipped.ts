@@ -160,8 +160,128 @@ const DELIVER: StepDefinition = {
     'Doors, low, overhead or wet places: the local safety-glazing code decides. Leave structural fixings to those licensed.',
 };
 
+/** One layer of paint or stain, and its own firing (common practice). Only pieces that ask for it go through both. */
+function layer(code: string, word: string, verb: string, what: string): StepDefinition[] {
+  const asked = { ...PIECE, work: 'painting', look: 'frosted', onlyAsked: true } as const;
+  return [
+    { ...asked, code, word, verb, calls: [word] },
+    {
+      ...asked,
+      code: `${what}-fired`,
+      word: `${what} fired`,
+      verb: `Fire the ${what}`,
+      calls: [`${what} fired`],
+      caution:
+        'Wash off pen marks before firing. The kiln and its wiring by the maker’s instructions and licensed trades.',
+    },
+  ];
+}
+const PAINTED: readonly StepDefinition[] = [
+  ...layer('traced', 'traced', 'Trace', 'trace'),
+  ...layer('matted', 'matted', 'Matt', 'matt'),
+  ...layer('matted-again', 'matted again', 'Matt again', 'second matt'),
+  ...layer('enamelled', 'enamelled', 'Enamel', 'enamel'),
+  ...layer('stained', 'stained', 'Stain', 'stain'),
+].map((step) => ({ ...step, code: step.code.replaceAll(' ', '-') }));
+
+/** A second glass in the same place: cut and held with the first (common practice). */
+const PLATED: StepDefinition = {
+  ...PIECE,
+  code: 'plated',
+  word: 'plated',
+  verb: 'Cut and fit its plate',
+  calls: ['plated'],
+  work: 'cutting',
+  look: 'frosted',
+  onlyAsked: true,
+};
+
+const PRESSED: StepDefinition = {
+  ...PIECE,
+  code: 'pressed',
+  word: 'pressed',
+  verb: 'Lay in, glue and press',
+  calls: ['pressed', 'glued'],
+  work: 'other',
+  caution: 'The glue sets for 6 h at least, overnight is better; flat and weighted, by its label.',
+};
+const CLEANED: StepDefinition = {
+  ...PIECE,
+  code: 'cleaned',
+  word: 'cleaned',
+  verb: 'Clean',
+  calls: ['cleaned'],
+  work: 'other',
+  look: 'frosted',
+};
+const GEL_FLUX = 'Gel flux, little of it, wiped off at once: thin flux creeps between the two glasses.';
+
+const DRAIN: StepDefinition = {
+  ...PANEL,
+  code: 'drain',
+  word: 'drain holes open',
+  verb: 'Open the drain holes',
+  calls: ['drain', 'drained'],
+  needs: ['solder-front', 'solder-back'],
+};
+const SEAL: StepDefinition = {
+  ...PANEL,
+  code: 'seal',
+  word: 'inside sealed',
+  verb: 'Seal the inside seams',
+  calls: ['seal', 'sealed'],
+  needs: ['wash'],
+  // A day before it is filled: common practice; the label goes first.
+  waitMin: 24 * 60,
+  waitName: 'sealant',
+  caution: 'Sealant: air, gloves, and its label. Soil and water only once it is through.',
+};
+
+/** Before an old panel comes apart (common practice). */
+const RUBBING: StepDefinition = {
+  ...PANEL,
+  code: 'rubbing',
+  word: 'rubbing taken',
+  verb: 'Take a rubbing',
+  calls: ['rubbing', 'rubbed'],
+  work: 'design',
+};
+const PHOTOGRAPHED: StepDefinition = {
+  ...PANEL,
+  code: 'photographed',
+  word: 'photographed',
+  verb: 'Photograph both sides',
+  calls: ['photographed'],
+  work: 'design',
+};
+const APART: StepDefinition = {
+  ...PANEL,
+  code: 'apart',
+  word: 'taken apart',
+  verb: 'Take it apart',
+  calls: ['apart'],
+  work: 'leading',
+  needs: ['rubbing', 'photographed'],
+  caution: 'Old lead and its dust: respirator, gloves, wet cleaning, children away; local rules on lead waste.',
+};
+
+const LEAD_FREE =
+  'Lead-free solder melts hotter: a short touch, a clean tip. Flux fumes: extraction or a respirator, by the labels.';
+const cautioned = (step: StepDefinition, caution: string): StepDefinition => ({ ...step, caution });
+
 /** Cement comes before all that follows it. */
 const afterCement = (step: StepDefinition): StepDefinition => ({ ...step, needs: [...step.needs, 'cement'] });
+
+const FOIL_PANEL: readonly StepDefinition[] = [SOLDER_FRONT, SOLDER_BACK, RIM, PATINA, WASH, WAX, DELIVER];
+const LEAD_PANEL: readonly StepDefinition[] = [
+  SOLDER_FRONT,
+  SOLDER_BACK,
+  CEMENT,
+  afterCement(WASH),
+  afterCement(PATINA),
+  afterCement(WAX),
+  afterCement(DELIVER),
+];
 
 interface Shipped {
   readonly route: RouteVersion;
@@ -172,22 +292,111 @@ interface Shipped {
 export const SHIPPED_ROUTES: readonly Shipped[] = [
   {
     route: { id: 'foil@1', key: 'foil', version: 1, name: 'Copper foil', technique: 'foil' },
-    steps: [TO_CUT, CUT, GROUND, FOILED, IN_PLACE, SOLDER_FRONT, SOLDER_BACK, RIM, PATINA, WASH, WAX, DELIVER],
+    steps: [TO_CUT, CUT, GROUND, FOILED, IN_PLACE, ...FOIL_PANEL],
   },
   {
-    route: { id: 'lead@1', key: 'lead', version: 1, name: 'Leaded', technique: 'lead' },
+    route: {
+      id: 'foil-painted@1',
+      key: 'foil-painted',
+      version: 1,
+      name: 'Copper foil, some painted or plated',
+      technique: 'foil',
+    },
+    steps: [TO_CUT, CUT, GROUND, ...PAINTED, PLATED, FOILED, IN_PLACE, ...FOIL_PANEL],
+  },
+  {
+    route: { id: 'pressed@1', key: 'pressed', version: 1, name: 'Pressed between two glasses', technique: 'foil' },
+    steps: [
+      TO_CUT,
+      { ...CUT, verb: 'Cut both glasses of' },
+      { ...GROUND, verb: 'Grind together' },
+      PRESSED,
+      CLEANED,
+      { ...FOILED, verb: 'Wind twice with wide foil' },
+      IN_PLACE,
+      cautioned(SOLDER_FRONT, GEL_FLUX),
+      cautioned(SOLDER_BACK, GEL_FLUX),
+      { ...cautioned(RIM, GEL_FLUX), mayBeLeftOut: false },
+      PATINA,
+      WASH,
+      WAX,
+      { ...DELIVER, needs: [...DELIVER.needs, 'rim'] },
+    ],
+  },
+  {
+    route: { id: 'planter@1', key: 'planter', version: 1, name: 'Planter or box, sealed', technique: 'foil' },
     steps: [
       TO_CUT,
       CUT,
       GROUND,
+      ...PAINTED,
+      FOILED,
+      { ...IN_PLACE, verb: 'Set up and tack' },
+      {
+        ...SOLDER_FRONT,
+        word: 'inside soldered',
+        verb: 'Solder the inside seams',
+        calls: ['solder inside', ...SOLDER_FRONT.calls],
+      },
+      {
+        ...SOLDER_BACK,
+        word: 'outside soldered',
+        verb: 'Solder the outside',
+        calls: ['solder outside', ...SOLDER_BACK.calls],
+      },
+      RIM,
+      PATINA,
+      DRAIN,
+      { ...WASH, mayBeLeftOut: false },
+      SEAL,
+      WAX,
+      { ...DELIVER, needs: [...DELIVER.needs, 'drain', 'seal'] },
+    ],
+  },
+  {
+    route: { id: 'lead-free@1', key: 'lead-free', version: 1, name: 'Copper foil, lead-free', technique: 'foil' },
+    steps: [
+      TO_CUT,
+      CUT,
+      GROUND,
+      ...PAINTED,
+      FOILED,
+      cautioned(IN_PLACE, LEAD_FREE),
+      cautioned(SOLDER_FRONT, LEAD_FREE),
+      cautioned(SOLDER_BACK, LEAD_FREE),
+      RIM,
+      PATINA,
+      WASH,
+      WAX,
+      DELIVER,
+    ],
+  },
+  {
+    route: { id: 'lead@1', key: 'lead', version: 1, name: 'Leaded', technique: 'lead' },
+    steps: [TO_CUT, CUT, GROUND, LEADED, ...LEAD_PANEL],
+  },
+  {
+    route: {
+      id: 'lead-painted@1',
+      key: 'lead-painted',
+      version: 1,
+      name: 'Leaded, some painted or plated',
+      technique: 'lead',
+    },
+    steps: [TO_CUT, CUT, GROUND, ...PAINTED, PLATED, LEADED, ...LEAD_PANEL],
+  },
+  {
+    route: { id: 're-leading@1', key: 're-leading', version: 1, name: 'Re-leading of an old panel', technique: 'lead' },
+    steps: [
+      TO_CUT,
+      CUT,
+      { ...CLEANED, verb: 'Clean and sort back' },
+      ...PAINTED,
       LEADED,
-      SOLDER_FRONT,
-      SOLDER_BACK,
-      CEMENT,
-      afterCement(WASH),
-      afterCement(PATINA),
-      afterCement(WAX),
-      afterCement(DELIVER),
+      RUBBING,
+      PHOTOGRAPHED,
+      APART,
+      ...LEAD_PANEL,
     ],
   },
 ];

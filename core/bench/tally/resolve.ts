@@ -28,12 +28,19 @@ export interface TallyMeaning {
 
 const REST_STAYS: Left = { kind: 'stays' };
 
-/** The words that a route is called by. */
-export function vocabularyOf(route: Route): Vocabulary {
+/**
+ * The words that a route is called by.
+ * @param asked steps that only some pieces go through are known where one asks for them; all of them where it is left out
+ */
+export function vocabularyOf(route: Route, asked?: ReadonlySet<string>): Vocabulary {
   const calls = (steps: Route['pieceSteps']) =>
     new Map(steps.flatMap((step) => step.calls.map((call) => [call.toLowerCase(), step.code] as const)));
   return {
-    pieceSteps: calls(route.pieceSteps.filter((s) => s.deed === 'nothing')),
+    pieceSteps: calls(
+      route.pieceSteps.filter(
+        (s) => s.deed === 'nothing' && (asked === undefined || !s.onlyAsked || asked.has(s.code)),
+      ),
+    ),
     panelSteps: calls(route.panelSteps),
   };
 }

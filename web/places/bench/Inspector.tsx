@@ -4,10 +4,12 @@ import { count, showArea, showNumbers } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SideSheet } from '../../ui/SideSheet.tsx';
+import { AlsoGoesThrough } from './AlsoGoesThrough.tsx';
 import { BrokeForm } from './BrokeForm.tsx';
 import { CutButtons } from './CutButtons.tsx';
 import type { InHandProps } from './inHand.ts';
 import { NothingInHand } from './NothingInHand.tsx';
+import { NotCutHere } from './NotCutHere.tsx';
 import { OnePiece } from './OnePiece.tsx';
 import { PieceHistory } from './PieceHistory.tsx';
 import { ReturnForm } from './ReturnForm.tsx';
@@ -42,6 +44,7 @@ export function Inspector({ view, numbers, ask }: InHandProps) {
     ) : (
       <div className="grid grid-cols-2 gap-2">
         {next?.code === TAKES_GLASS && <CutButtons view={view} chosen={chosen} ask={ask} />}
+        {chosen.every((p) => p.stage === BEGINS) && <NotCutHere panelId={panel.id} numbers={list} />}
         {next && next.code !== TAKES_GLASS && (
           <Button
             look="go"
@@ -82,6 +85,7 @@ export function Inspector({ view, numbers, ask }: InHandProps) {
           </p>
         </>
       )}
+      <AlsoGoesThrough panelId={panel.id} route={route} chosen={chosen} />
       {caution && <p className="border-l-4 border-line pl-3 text-[14px] text-mute">{caution}</p>}
       {chosen.length === 1 && <PieceHistory piece={first} locale={view.settings.locale} />}
     </SideSheet>

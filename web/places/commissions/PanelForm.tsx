@@ -1,12 +1,13 @@
 import { useMemo, useState } from 'react';
 import { z } from 'zod';
-import type { PanelRow } from '#core/bench';
+import { useWatch } from 'react-hook-form';
+import type { PanelRow, RouteVersion } from '#core/bench';
 import { BOUNDS, limitsWith } from '#core/limits';
 import { allowanceFor } from '#core/sizing';
 import { showLength, type DisplayUnit } from '#core/units';
 import { panelWonder } from '#core/words';
 import { useSend } from '../../state/send.ts';
-import { useSettings } from '../../state/studio.ts';
+import { newestRoutes, useSettings, useStudio } from '../../state/studio.ts';
 import { newId } from '../../state/ids.ts';
 import { Button } from '../../ui/Button.tsx';
 import { length, wanted } from '../../ui/form/fields.ts';
@@ -29,6 +30,8 @@ const panelOf = (unit: DisplayUnit) => {
   return z.object({
     name: wanted('A panel has a name.'),
     technique: z.enum(['foil', 'lead']),
+    /** Key of the way of working. */
+    route: z.string(),
     width: side,
     height: side,
   });
@@ -48,22 +51,29 @@ interface PanelFormProps {
 export function PanelForm({ commissionId, unit, names, entry, done }: PanelFormProps) {
   const send = useSend();
   const settings = useSettings();
+  const { data: studio } = useStudio();
+  const routes = studio ? newestRoutes(studio) : [];
+  const ownRoute = studio?.routes.find((one) => one.id === entry?.routeId);
   const schema = useMemo(() => panelOf(unit), [unit]);
   const [asked, setAsked] = useState<{ values: PanelEntry; why: string } | null>(null);
   const shown = (mm: number) => showLength(mm, unit, 2).replace('⁄', '/');
   const form = useKeptForm(`panel-${entry?.id ?? `of-${commissionId}`}`, schema, {
     name: entry?.name ?? (names.length === 0 ? 'Panel' : `Panel ${names.length + 1}`),
     technique: entry?.technique ?? 'foil',
+    route: ownRoute?.key ?? '',
     width: entry ? shown(entry.widthMm) : '',
     height: entry ? shown(entry.heightMm) : '',
   });
   const isCut = entry !== undefined && entry.pieceCount > (entry.counts.stages['to-cut'] ?? 0);
-  const enter = async ({ name, technique, width, height }: PanelEntry) => {
+  const enter = async ({ name, technique, route, width, height }: PanelEntry) => {
     const id = entry?.id ?? newId();
     const isNewWay = entry?.technique !== technique;
     const allowance = entry && !isNewWay ? entry.allowance : allowanceFor(technique, limitsWith(settings.limits));
     const size = entry ? keptSize(entry, { widthMm: width, heightMm: height }) : { widthMm: width, heightMm: height };
-    const wish = { commissionId, name, technique, ...size, allowance };
+    const key = routes.some((one) => one.key === route && one.technique === technique) ? route : technique;
+    const isOtherRoute = ownRoute !== undefined && key !== ownRoute.key && !isNewWay;
+    const way = entry === undefined || (isNewWay && !isCut) ? { route: key } : {};
+    const wish = { commissionId, name, technique, ...size, allowance, ...way };
     const isDrawn = entry !== undefined && entry.cartoonId !== null;
     const isSized = isDrawn && (size.widthMm !== entry.widthMm || size.heightMm !== entry.heightMm);
     // The drawing follows the size, and what its lines take up follows the technique, each in one act with the rest.
@@ -73,6 +83,8 @@ export function PanelForm({ commissionId, unit, names, entry, done }: PanelFormP
         ? await send.edit(id, { kind: 'allowance', allowance }, undefined, wish)
         : await send.command({ kind: 'save-panel', ask: { id, ...wish } });
     if (!isDone) return;
+    // A panel under way is moved over in an act of its own: it may be refused, and it goes back by itself.
+    if (isOtherRoute && !(await send.command({ kind: 'follow-route', ask: { panelId: id, route: key } }))) return;
     form.forget();
     done(id);
   };
@@ -99,6 +111,7 @@ export function PanelForm({ commissionId, unit, names, entry, done }: PanelFormP
             ]}
           />
         )}
+        <RouteChoice routes={routes} technique={entry?.technique ?? null} />
         {isCut ? (
           <p className="text-[15px] text-mute">
             Glass of it is cut, so its technique and its size of {shown(entry.widthMm)} by {shown(entry.heightMm)} stay.
@@ -130,6 +143,30 @@ export function PanelForm({ commissionId, unit, names, entry, done }: PanelFormP
         {asked?.why}
       </Question>
     </>
+  );
+}
+
+/** By which steps it is made, where its technique knows more than one way. */
+function RouteChoice({
+  routes,
+  technique,
+}: {
+  routes: readonly RouteVersion[];
+  /** Of a panel that is there. */
+  technique: string | null;
+}) {
+  const wished = useWatch<{ technique: string; route: string }, 'technique'>({ name: 'technique' });
+  const own = routes.filter((one) => one.technique === (wished ?? technique));
+  if (own.length < 2) return null;
+  return (
+    <FormChoice
+      name="route"
+      label="Way of working"
+      options={[
+        ...own.filter((one) => one.key === one.technique),
+        ...own.filter((one) => one.key !== one.technique),
+      ].map(({ key, name }) => ({ value: key, text: name }))}
+    />
   );
 }
 

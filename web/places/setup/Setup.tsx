@@ -9,6 +9,7 @@ import { CopiesOfAll } from './CopiesOfAll.tsx';
 import { OtherDevices } from './OtherDevices.tsx';
 import { OwnLimits } from './OwnLimits.tsx';
 import { PersonForm } from './PersonForm.tsx';
+import { Routes } from './routes/Routes.tsx';
 import { StudioForm } from './StudioForm.tsx';
 import { useTitle } from '../../ui/useTitle.ts';
 
@@ -62,6 +63,7 @@ export function Setup() {
           done={() => setEditing(null)}
         />
       </section>
+      <Routes />
       <OwnLimits settings={settings} />
       <BringBack locale={settings.locale} />
       <CopiesOfAll locale={settings.locale} />

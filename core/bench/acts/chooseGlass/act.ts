@@ -25,7 +25,8 @@ export const chooseGlass: Act<ChooseGlass, GlassChosen> = {
     const glass = ask.glassId === null ? null : state.get('glasses', ask.glassId);
     if (glass === undefined) return refuse('unknown-glass');
     if (glass?.away === 'deleted') return refuse('deleted', { name: glass.code });
-    const begun = inHand(picked.pieces);
+    // A piece that was bought or put back may be in hand before anybody said of what glass it is.
+    const begun = inHand(picked.pieces.filter((p) => p.glassId !== null));
     if (begun.length > 0) return refuse('already-in-hand', { numbers: begun });
     const moving = picked.pieces.filter((p) => p.glassId !== ask.glassId);
     if (moving.length === 0) return refuse('nothing-to-do', { numbers: ask.numbers });
