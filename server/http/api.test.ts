@@ -33,7 +33,10 @@ describe('addresses', () => {
   it('an empty studio has nothing, and says so by its shape', async () => {
     const studio = (await server.send('/studio')).body as StudioAnswer;
     expect(studio).toMatchObject({ seq: 0, settings: null, people: [], glasses: [], clocks: [], hasJobs: false });
-    expect(studio.routes.filter((r) => ['foil', 'lead'].includes(r.key)).map((r) => r.id)).toEqual(['foil@1', 'lead@1']);
+    expect(studio.routes.filter((r) => ['foil', 'lead'].includes(r.key)).map((r) => r.id)).toEqual([
+      'foil@1',
+      'lead@1',
+    ]);
     expect((await server.send('/today')).body).toEqual({ seq: 0, jobs: [], short: [] });
     expect((await server.send('/jobs')).body).toEqual({ seq: 0, inHand: [], past: [], hasArchived: false, next: null });
     expect((await server.send('/rack')).body).toEqual({

@@ -6,6 +6,7 @@ import { limitsOf, PUT_AWAY } from '#core/bench';
 import { studyRules } from '#core/cutting';
 import type { Desk } from '../desk.ts';
 import type { Drawings } from '../drawings.ts';
+import { calendarOf } from '../queries/calendar.ts';
 import { besideAnswer } from '../queries/beside.ts';
 import { awayAnswer, hangsAnswer } from '../queries/away.ts';
 import { panelHistory, pieceHistory } from '../queries/history.ts';
@@ -34,6 +35,13 @@ export function queries(desk: Desk, drawings: Drawings, clock: () => number): Ro
 
   router.get('/studio', (_req, res) => found(res, studioAnswer(desk, clock()), 'studio'));
   router.get('/today', (_req, res) => found(res, todayAnswer(desk), 'day'));
+  router.get('/calendar.ics', (req, res) =>
+    res
+      .set('cache-control', 'private, no-cache')
+      .attachment('due days.ics')
+      .type('text/calendar')
+      .send(calendarOf(desk, clock(), `${req.protocol}://${req.get('host') ?? 'localhost'}`)),
+  );
   router.get('/jobs', (req, res) => {
     const after = typeof req.query.after === 'string' ? req.query.after : null;
     const answer = req.query.archived === undefined ? jobsAnswer : archivedAnswer;

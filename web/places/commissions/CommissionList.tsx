@@ -23,7 +23,14 @@ export function CommissionList() {
     <main className="mx-auto max-w-6xl px-10 py-6 max-sm:px-4">
       <header className="mb-4 flex items-center">
         <h1 className="text-[28px]">Jobs</h1>
-        <Button look="go" className="ml-auto" onClick={() => setParams({ new: '1' })}>
+        <a
+          className="ml-auto mr-4 underline decoration-line decoration-2 underline-offset-4 hover:decoration-copper"
+          href="/api/calendar.ics"
+          download
+        >
+          Due days as a calendar
+        </a>
+        <Button look="go" onClick={() => setParams({ new: '1' })}>
           New job
         </Button>
       </header>
