@@ -114,6 +114,7 @@ export const ANSWERS = {
   history: z.strictObject({ seq, lines: z.array(logLine), next: count.nullable() }),
   /** What undo and redo would do next at a place, in words; null where there is nothing. */
   undo: z.strictObject({ seq, undo: text.nullable(), redo: text.nullable() }),
+  notes: z.strictObject({ seq, notes: z.array(ROWS.notes) }),
   /** Panels in hand that pieces of the same glasses are still to be cut for. */
   beside: z.strictObject({
     seq,

@@ -6,6 +6,7 @@ import {
   COUNTED_BY,
   DEEDS,
   LOOKS,
+  NOTES_ABOUT,
   PUT_AWAY,
   TAKEN_IN_KINDS,
   WORK_STAGES,
@@ -44,6 +45,7 @@ import type { Tied } from './tied.ts';
 export type OwnDoor = 'accept-drawing' | 'put-back';
 export type DoorKind = Exclude<ActKind, OwnDoor>;
 
+const pictureHash = z.string().regex(/^[0-9a-f]{64}$/, 'must be the name of a kept picture');
 const routeKey = z.string().regex(/^[a-z][a-z0-9-]{0,39}$/, 'is no key');
 const ofPieces = { panelId: id, numbers };
 const choice = z.strictObject({ panelId: id, name: words(40).min(1, 'must not be empty') });
@@ -164,6 +166,14 @@ export const ASKS = {
       .max(100),
   }),
   'lift-off': z.strictObject(ofPieces),
+  'write-note': z.strictObject({
+    id,
+    about: z.enum(NOTES_ABOUT),
+    aboutId: words(200).min(1),
+    words: words(2000),
+    picture: pictureHash.nullable(),
+  }),
+  'drop-note': z.strictObject({ id }),
   'take-in': z.strictObject({ ...ofPieces, as: z.enum(TAKEN_IN_KINDS) }),
   'follow-route': z.strictObject({ panelId: id, route: routeKey }),
   cut: z.strictObject({
@@ -193,7 +203,7 @@ export const ASKS = {
     stockId: knownLabel,
     photo: z
       .strictObject({
-        hash: z.string().regex(/^[0-9a-f]{64}$/, 'must be the name of a kept picture'),
+        hash: pictureHash,
         x: z.number().min(-1e5).max(1e5),
         y: z.number().min(-1e5).max(1e5),
         widthMm: lengthMm.min(1, 'must be at least 1 mm'),

@@ -60,6 +60,8 @@ const SOUND: Record<string, unknown> = {
       },
     ],
   },
+  'write-note': { id: 'n', about: 'piece', aboutId: 'p/3', words: 'a seed', picture: null },
+  'drop-note': { id: 'n' },
   'take-in': { panelId: 'p', numbers: [3], as: 'bought' },
   'follow-route': { panelId: 'p', route: 'pressed' },
   'lift-off': { panelId: 'p', numbers: [1] },

@@ -161,6 +161,15 @@ export const ROWS = {
     spot: z.strictObject({ stockId: text, rootId: text, ...lies }).nullable(),
   }),
   photos: z.strictObject({ ...row, hash: text, x: z.number(), y: z.number(), widthMm: mm, heightMm: mm }),
+  notes: z.strictObject({
+    ...row,
+    subject: text,
+    panelId: text.nullable(),
+    words: text,
+    picture: text.nullable(),
+    at: instant,
+    personId: text.nullable(),
+  }),
   choices: z.strictObject({ ...row, ...ofPanel, name: text, glasses: z.record(text, text) }),
   moves: z.strictObject({
     ...row,

@@ -19,6 +19,7 @@ export { jointsBetween, piecesGone } from './acts/acceptDrawing/parts.ts';
 export { PUT_AWAY, type PutAwayTable } from './acts/putAway/act.ts';
 export type { MarkPieces } from './acts/markPieces/act.ts';
 export type { SavePanel } from './acts/savePanel/act.ts';
+export type { WriteNote } from './acts/writeNote/act.ts';
 export { COUNTED_BY, type CountedBy } from './acts/countStock/act.ts';
 export { TAKEN_IN, TAKEN_IN_KINDS, type TakenIn } from './acts/takeIn/act.ts';
 export { isLaidToCut, sourcesAsLaid } from './acts/laid.ts';
@@ -96,6 +97,10 @@ export {
   type JointRowId,
   type Mishap,
   type Panel,
+  type Note,
+  type NoteAbout,
+  NOTES_ABOUT,
+  subjectOf,
   type PanelCounts,
   type CommissionRow,
   type PanelRow,

@@ -43,6 +43,7 @@ const changed = (telling: Telling): string => {
 const REFUSALS = {
   'unknown-panel': () => 'This panel is not in the studio any more.',
   'unknown-pieces': ({ numbers }) => `There is no piece ${showNumbers(numbers, 6)} in this panel.`,
+  'unknown-piece': () => 'That piece is not in the panel any more.',
   'unknown-glass': () => 'That glass is not on the rack.',
   'unknown-stock': ({ name }) => `There is no sheet or offcut labelled ${name}.`,
   'unknown-person': () => 'That person is not in the studio; add them under Setup.',
@@ -85,6 +86,8 @@ const REFUSALS = {
     `${name} is laid out for ${placeName(more, state)}; lift those pieces off first, or take another sheet.`,
   'kept-for-other': ({ name, more, state }) =>
     `${name} is kept for ${placeName(more, state)}; free it on the rack, or take another sheet.`,
+  'empty-note': () => 'A note has words, or a photo.',
+  'unknown-note': () => 'This note is not there any more.',
   'no-photo': ({ name }) => `No photo of ${name} is kept.`,
   'split-beside': ({ name }) => `This does not part ${name} in two; draw the break from edge to edge.`,
   'split-shape-unknown': ({ name }) => `Of ${name} only the area is known; draw its true shape first.`,

@@ -2,7 +2,7 @@ import type { LineAllowance, Opening, Technique } from '../sizing/index.ts';
 import type { JointKind } from '../cartoon/index.ts';
 import { limitsWith, type Limits, type OwnLimits } from '../limits/index.ts';
 import type { Glass, SheetPhoto, Spot, StockItem, StockMove } from '../stock/index.ts';
-import type { Branded, Currency, DisplayUnit, JointId, PieceId } from '../units/index.ts';
+import type { Branded, Currency, DisplayUnit, InstantMs, JointId, PieceId } from '../units/index.ts';
 import type { BreakReason } from './reasons.ts';
 import { BEGINS, type RouteStep, type RouteVersion, type StepCode } from './routes/definition.ts';
 import type { WorkStage } from './works.ts';
@@ -196,6 +196,25 @@ export interface Hours {
   readonly removed: boolean;
 }
 
+export const NOTES_ABOUT = ['job', 'panel', 'piece', 'glass', 'sheet'] as const;
+export type NoteAbout = (typeof NOTES_ABOUT)[number];
+
+/** What somebody wrote or photographed of something. */
+export interface Note {
+  /** What it is about; see {@link subjectOf}. */
+  readonly subject: string;
+  /** The panel that it is about, or whose piece it is about. */
+  readonly panelId: string | null;
+  readonly words: string;
+  /** Name of a kept JPEG. */
+  readonly picture: string | null;
+  readonly at: InstantMs;
+  readonly personId: string | null;
+}
+
+/** How a note names what it is about: the kind, a colon, and its id. */
+export const subjectOf = (about: NoteAbout, id: string): string => `${about}:${id}`;
+
 export interface Tables {
   settings: Settings & Row;
   people: Person & MayBeAway & Row;
@@ -211,6 +230,7 @@ export interface Tables {
   pieces: Piece & Row & { readonly id: PieceRowId };
   choices: GlassChoice & Row;
   photos: SheetPhoto & Row;
+  notes: Note & Row;
   moves: StockMove & Row;
   mishaps: Mishap & Row;
   hours: Hours & Row;
@@ -233,6 +253,7 @@ export const TABLE_NAMES = [
   'pieces',
   'choices',
   'photos',
+  'notes',
   'moves',
   'mishaps',
   'hours',
@@ -265,6 +286,7 @@ export const QUESTIONS = {
   versionsOfRoute: question('routes', (r) => r.key),
   stepsOfPanel: question('steps', (s) => s.panelId),
   mishapsOfPiece: question('mishaps', (m) => m.pieceId),
+  notesAbout: question('notes', (n) => n.subject),
   panelsOfCommission: question('panels', (p) => p.commissionId),
   glassesWithCode: question('glasses', (g) => g.code.toLowerCase()),
   stockWithLabel: question('stock', (s) => s.id.toLowerCase()),

@@ -141,12 +141,23 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       ...pick([{ flowDeg: below(180) }, { section: pick(['A', 'B']), sectionName: 'sky' }, { locked: random() < 0.3 }]),
       ...(random() < 0.3 ? { recheck: false as const } : {}),
     }),
-    'ask-steps': () => ({ panelId, numbers: toCut().slice(0, 2), steps: maybe(['painted']) ?? [] }),
+    'ask-steps': () => ({ panelId, numbers: toCut().slice(0, 2), steps: maybe(askedSteps()) ?? [] }),
     'lay-out': () => {
       const item = pick([...s.studio.all('stock')]);
       const onIt = [...s.studio.all('pieces')].filter((p) => p.stage === 'to-cut' && p.glassId === item.glassId);
       return { panelId, sheets: [laidInStrips(item, onIt.slice(0, 1 + below(4)))] };
     },
+    'write-note': () => ({
+      id: fresh('n'),
+      ...pick([
+        { about: 'piece', aboutId: pick([...s.studio.all('pieces')]).id },
+        { about: 'panel', aboutId: panelId },
+        { about: 'sheet', aboutId: stock() },
+      ] as const),
+      words: pick(['', 'a seed', 'too dark']),
+      picture: maybe('c'.repeat(64)),
+    }),
+    'drop-note': () => ({ id: [...s.studio.all('notes')].at(-1)?.id ?? 'none' }),
     'take-in': () => ({ panelId, numbers: toCut().slice(0, 2), as: pick(['bought', 'old'] as const) }),
     'follow-route': () => ({
       panelId,
@@ -269,6 +280,13 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
   s.do({ kind: 'save-route', ask: route });
   s.do({ kind: 'save-panel', ask: { ...asks['save-panel'](), route: route.key } });
 
+  /** One of the steps that only some pieces of the panel's route go through. */
+  const askedSteps = (): string[] => {
+    const panel = s.studio.get('panels', panelId);
+    const offered = panel ? routeOf(s.studio, panel).pieceSteps.filter((step) => step.onlyAsked) : [];
+    return offered.length > 0 ? [pick(offered).code] : ['painted'];
+  };
+
   /** What brings the panel on from where it stands: glass chosen, cut, worked to the last stage, joints, steps. */
   const onwards = (): Command => {
     const pieces = [...s.studio.all('pieces')];
@@ -306,7 +324,7 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       const away = { table: 'panels' as const, id: panelId, as: null };
       if ((s.studio.get('panels', panelId)?.away ?? null) !== null && random() < 0.7)
         return { kind: 'put-away', ask: away };
-      const rare = untried.length > 0 && random() < 0.2 ? pick(untried) : null;
+      const rare = untried.length > 0 && random() < 0.3 ? pick(untried) : null;
       if (rare !== null) return { kind: rare, ask: asks[rare]() } as Command;
       const kind = random() < 0.5 ? pick(DAILY) : pick(Object.keys(asks) as ActKind[]);
       return { kind, ask: asks[kind]() } as Command;

@@ -12,7 +12,7 @@ it.each([1, 2, 3, 4])('random work, seed %d: replay equals state, the ledger bal
   let refused = 0;
   const taken = new Set<ActKind>();
   const untried = () => ACT_KINDS.filter((kind) => !taken.has(kind));
-  for (let i = 0; i < 2500; i++) {
+  for (let i = 0; i < 4000; i++) {
     const before = s.studio.seq;
     // Left to chance alone no panel would ever come to its joints: for a while everybody works towards them.
     const command = i % 250 < 140 ? work.command(untried()) : work.onwards();

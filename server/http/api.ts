@@ -17,6 +17,7 @@ import type { Desk } from '../desk.ts';
 import { Drawings } from '../drawings.ts';
 import { exportParts } from '../export.ts';
 import type { Copies, PutBack } from '../copies/copies.ts';
+import { hashOf } from '../store/packing.ts';
 import { liveChannel } from '../live/live.ts';
 import type { access } from './access.ts';
 import { copiesDoor } from './copies.ts';
@@ -27,6 +28,8 @@ import { queries } from './queries.ts';
 const COMMAND_LIMIT = '1mb';
 /** What a browser has made of a photo: small enough to be kept for good. */
 const PICTURE_LIMIT = '4mb';
+/** A picture in base 64 is a third larger. */
+const NOTE_LIMIT = '6mb';
 const DRAWING_LIMIT = '33mb';
 /** Quick, and within a fifth of the smallest. */
 const PACK_LEVEL = 2;
@@ -86,6 +89,19 @@ export function api({ desk, clock, drawingWorker, paperWorker, gate, copies, put
     if (!parsed.success) return sendError(res, 'bad-input', firstProblem(parsed.error));
     answer(res, desk.submit(parsed.data as Submit, clock()));
   });
+  // A note with its photo is one step: it waits in the browser as a whole while there is no network.
+  router.post('/notes', express.json({ limit: NOTE_LIMIT }), (req, res) => {
+    const { jpeg, ...envelope } = (req.body ?? {}) as { jpeg?: unknown };
+    const content = typeof jpeg === 'string' ? Buffer.from(jpeg, 'base64') : null;
+    if (jpeg !== undefined && (content === null || !isJpeg(content)))
+      return sendError(res, 'bad-input', 'This is no picture that can be kept; nothing was changed.');
+    const parsed = submitSchema.safeParse(content === null ? envelope : withPicture(envelope, hashOf(content)));
+    if (!parsed.success) return sendError(res, 'bad-input', firstProblem(parsed.error));
+    if (parsed.data.command.kind !== 'write-note')
+      return sendError(res, 'bad-input', 'Only notes are entered here; nothing was changed.');
+    if (content !== null) desk.store.drawings.keepFile(content, 'image/jpeg');
+    answer(res, desk.submit(parsed.data as Submit, clock()));
+  });
   router.post('/pictures', express.raw({ type: 'image/jpeg', limit: PICTURE_LIMIT }), (req, res) => {
     const content: unknown = req.body;
     if (!Buffer.isBuffer(content) || !isJpeg(content))
@@ -120,6 +136,12 @@ export function api({ desk, clock, drawingWorker, paperWorker, gate, copies, put
   });
   router.use((_req, res) => sendError(res, 'not-here', 'There is nothing at this address.'));
   return { router, close: () => live.close() };
+}
+
+/** A note that names the photo that comes with it. */
+function withPicture(envelope: object, picture: string): object {
+  const { command } = envelope as { command?: { ask?: object } };
+  return { ...envelope, command: { ...command, ask: { ...command?.ask, picture } } };
 }
 
 /** Begins as a JPEG does, and ends as one (ITU-T T.81, B.1.1.3: start and end of image). */

@@ -2,7 +2,7 @@ import { Router, type Request, type Response } from 'express';
 import { z } from 'zod';
 import { undoQuery } from '#contract';
 import { looksLikeDxf } from '#core/cartoon';
-import { limitsOf, PUT_AWAY } from '#core/bench';
+import { limitsOf, NOTES_ABOUT, PUT_AWAY, subjectOf } from '#core/bench';
 import { studyRules } from '#core/cutting';
 import type { Desk } from '../desk.ts';
 import type { Drawings } from '../drawings.ts';
@@ -62,6 +62,12 @@ export function queries(desk: Desk, drawings: Drawings, clock: () => number): Ro
     if (!asked.success) return sendError(res, 'bad-input', 'Say where and for whom.');
     const { place, ...who } = asked.data;
     found(res, { seq: desk.seq, ...desk.undoWords(place, who) }, 'place');
+  });
+  router.get('/notes/:about/:id', (req, res) => {
+    const about = NOTES_ABOUT.find((one) => one === req.params.about);
+    const subject = about ? subjectOf(about, req.params.id) : null;
+    const notes = subject === null ? null : [...desk.state.ask('notesAbout', subject)].sort((a, b) => b.at - a.at);
+    found(res, notes && { seq: desk.seq, notes }, 'list');
   });
   router.get('/rack', (_req, res) => found(res, rackAnswer(desk), 'rack'));
   router.get('/away', (_req, res) => found(res, awayAnswer(desk, clock()), 'list'));

@@ -11,6 +11,7 @@ const PARENTS: Readonly<Partial<Record<TableName, readonly string[]>>> = {
   joints: ['panelId'],
   pieces: ['panelId'],
   choices: ['panelId'],
+  notes: ['panelId'],
   mishaps: ['panelId'],
   hours: ['panelId'],
   stock: ['id'],

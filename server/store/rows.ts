@@ -57,6 +57,7 @@ const CONDITIONS: Readonly<Record<Question, string>> = {
   versionsOfRoute: 'key = ?',
   stepsOfPanel: 'panel_id = ?',
   mishapsOfPiece: 'piece_id = ?',
+  notesAbout: 'subject = ?',
   panelsOfCommission: 'commission_id = ?',
   glassesWithCode: 'lower(code) = ?',
   stockWithLabel: 'lower(id) = ?',

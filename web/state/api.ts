@@ -9,7 +9,7 @@ import type {
   Place,
   StudyAnswer,
 } from '#contract';
-import type { PutAwayTable, UndoPlace } from '#core/bench';
+import type { NoteAbout, PutAwayTable, UndoPlace } from '#core/bench';
 import type { Page } from '#core/papers';
 import type { Sketch } from '#core/cartoon';
 
@@ -79,6 +79,7 @@ export const api = {
   rack: () => place<'rack'>('/rack'),
   ledger: (stockId: string) => place<'ledger'>(`/rack/${at(stockId)}/ledger`),
   reckoning: (from: number, to: number) => place<'reckoning'>(`/reckoning?from=${from}&to=${to}`),
+  notes: (about: NoteAbout, id: string) => place<'notes'>(`/notes/${about}/${at(id)}`),
   /** The pages of a paper, drawn anew each time. */
   pages: (path: string, signal: AbortSignal) => ask<Page[]>(path, { signal }),
   /** A drawing with what follows from it. */

@@ -38,6 +38,7 @@ const ASKED_AGAIN: Readonly<Record<string, Keys>> = {
   joints: both(LISTS, each('panel'), each('history'), each('undo')),
   pieces: both(LISTS, each('paper'), each('panel'), each('history'), each('undo'), all('piece-history', 'beside')),
   photos: both(all('rack', 'panel'), undoAt('rack')),
+  notes: both(all('notes'), each('history'), each('undo')),
   choices: both(each('panel'), each('history'), each('undo')),
   mishaps: both(each('panel-hours'), all('reckoning', 'commission')),
   hours: both(each('panel-hours'), each('history'), each('undo'), all('studio', 'reckoning', 'commission', 'jobs')),

@@ -2,7 +2,7 @@ import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { toast } from 'sonner';
 import type { Accepted, PanelEdit } from '#contract';
-import type { Command, SavePanel, UndoPlace } from '#core/bench';
+import type { Command, SavePanel, UndoPlace, WriteNote } from '#core/bench';
 import { askedWords } from '#core/words';
 import { ApiError } from './api.ts';
 import { basisOf, knownUpTo } from './basis.ts';
@@ -15,6 +15,8 @@ import { newId } from './ids.ts';
 /** What an edit makes of the panel with it: its name, opening, what its lines take up. */
 export type PanelWish = Omit<SavePanel, 'id'>;
 
+export type NoteAsk = Pick<WriteNote, 'id' | 'about' | 'aboutId' | 'words'>;
+
 export interface Send {
   /** @returns true when it was carried out; a refusal is told to the user and gives false */
   command(command: Command, said?: string): Promise<boolean>;
@@ -22,6 +24,8 @@ export interface Send {
   putBack(direction: 'undo' | 'redo', place: UndoPlace): Promise<boolean>;
   /** One entry of the log goes back, whoever made it. */
   putEntryBack(seq: number): Promise<boolean>;
+  /** A note, with a photo as a JPEG: one step, kept as a whole until the studio has it. */
+  note(ask: NoteAsk, jpeg: Blob | null): Promise<boolean>;
   cartoon(panelId: string, body: Record<string, unknown>): Promise<boolean>;
   /** A light change of the panel's drawing; with a wish the panel is made, or changed, in the same act. */
   edit(panelId: string, edit: PanelEdit, said?: string, panel?: PanelWish): Promise<boolean>;
@@ -58,6 +62,12 @@ export function useSend(): Send {
           (done) => `${sentence(done.of)}: taken back.`,
         );
       },
+      note: async (ask, jpeg) => {
+        const command = { kind: 'write-note' as const, ask: { ...ask, picture: null } };
+        const photo = jpeg === null ? {} : { jpeg: await base64(jpeg) };
+        const body = { ...facts(), basis: basisOf(client, command), command, ...photo };
+        return run(client, () => step('/notes', body, jpeg === null ? 'a note' : 'a photo'), 'Kept.');
+      },
       cartoon: (panelId, more) => {
         const body = { ...facts(), basis: ofPanel(panelId), ...more };
         return run(client, () => step(`/panels/${encodeURIComponent(panelId)}/cartoon`, body, 'take the drawing in'));
@@ -74,6 +84,15 @@ export function useSend(): Send {
 /** Kept in the browser until it is answered, and sent in the order in which things were done. */
 const step = (path: string, body: { readonly commandId: string }, words: string): Promise<Accepted> =>
   outbox.send({ commandId: body.commandId, at: Date.now(), path, body, words });
+
+/** A file as text, so that it can wait among the steps. */
+async function base64(file: Blob): Promise<string> {
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  let text = '';
+  for (let i = 0; i < bytes.length; i += TURN) text += String.fromCharCode(...bytes.subarray(i, i + TURN));
+  return btoa(text);
+}
+const TURN = 0x8000;
 
 const sentence = (words = ''): string =>
   words === '' ? 'The step' : `${words.charAt(0).toUpperCase()}${words.slice(1)}`;

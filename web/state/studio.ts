@@ -23,6 +23,7 @@ import type { Sketch } from '#core/cartoon';
 import {
   DEFAULT_SETTINGS,
   Studio,
+  type NoteAbout,
   type PutAwayTable,
   type Settings,
   type TableName,
@@ -124,6 +125,9 @@ export function useUndoWords(place: UndoPlace): UndoAnswer | undefined {
   });
   return data;
 }
+/** Notes and photos of one thing, the latest first. */
+export const useNotes = (about: NoteAbout, id: string) =>
+  useQuery({ queryKey: ['notes', about, id], queryFn: () => api.notes(about, id), retry, staleTime: HOLDS_MS });
 /** Panels that may be laid out together with one, and those that are. */
 export const useBeside = (id: string) =>
   useQuery({ queryKey: ['beside', id], queryFn: () => api.beside(id), retry, staleTime: HOLDS_MS });

@@ -42,6 +42,8 @@ import { takeIn } from './takeIn/act.ts';
 import { takeChoice } from './takeChoice/act.ts';
 import { correctStock } from './correctStock/act.ts';
 import { withdrawStock } from './withdrawStock/act.ts';
+import { dropNote } from './dropNote/act.ts';
+import { writeNote } from './writeNote/act.ts';
 import { writeOffStock } from './writeOffStock/act.ts';
 
 /** Every kind of act, by the verb it has in the log. A name is never given a second meaning. */
@@ -62,6 +64,8 @@ export const ACTS = {
   mark: markPieces,
   'ask-steps': askSteps,
   'take-in': takeIn,
+  'write-note': writeNote,
+  'drop-note': dropNote,
   'lay-out': layOut,
   'lift-off': liftOff,
   cut: cutPieces,

@@ -1,5 +1,5 @@
 import type { TableName, Tables } from '#core/bench';
-import { panels, sections, steps, joints, pieces, choices, photos, moves, mishaps, hours } from './panels.ts';
+import { panels, sections, steps, joints, pieces, choices, photos, notes, moves, mishaps, hours } from './panels.ts';
 import { settings, people, glasses, stock, routes, routeSteps, commissions } from './studio.ts';
 
 export { fileUses, files, drawings, studies } from './files.ts';
@@ -13,6 +13,7 @@ export {
   pieces,
   choices,
   photos,
+  notes,
   moves,
   mishaps,
   hours,
@@ -35,6 +36,7 @@ export const ROW_TABLES = {
   pieces,
   choices,
   photos,
+  notes,
   moves,
   mishaps,
   hours,

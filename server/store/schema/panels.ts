@@ -154,6 +154,21 @@ export const photos = sqliteTable(
   (t) => [check('photos_size', sql`${t.widthMm} > 0 and ${t.heightMm} > 0`)],
 );
 
+/** Notes and photos of jobs, panels, pieces, glasses and sheets; they may outlive what they are about. */
+export const notes = sqliteTable(
+  'notes',
+  {
+    ...row,
+    subject: text('subject').notNull(),
+    panelId: text('panel_id'),
+    words: text('words').notNull(),
+    picture: text('picture'),
+    at: real('at').notNull(),
+    personId: text('person_id'),
+  },
+  (t) => [index('notes_by_subject').on(t.subject)],
+);
+
 /** The ledger. An item that was taken back is gone from the rack, its entries are not: they name no row. */
 export const moves = sqliteTable(
   'moves',

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { BEGINS, stageIndex, stepOf, TAKES_GLASS, wayOf, workCaution } from '#core/bench';
 import { count, showArea, showNumbers } from '#core/units';
+import { NotesFold } from '../../notes/NotesFold.tsx';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SideSheet } from '../../ui/SideSheet.tsx';
@@ -87,6 +88,7 @@ export function Inspector({ view, numbers, ask }: InHandProps) {
       )}
       <AlsoGoesThrough panelId={panel.id} route={route} chosen={chosen} />
       {caution && <p className="border-l-4 border-line pl-3 text-[14px] text-mute">{caution}</p>}
+      {chosen.length === 1 && <NotesFold key={first.id} about="piece" id={first.id} of={`piece ${first.number}`} />}
       {chosen.length === 1 && <PieceHistory piece={first} locale={view.settings.locale} />}
     </SideSheet>
   );

@@ -10,6 +10,7 @@ import { usePanelHours, type PieceRow } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Measures } from '../../ui/Length.tsx';
 import type { PanelView } from '../../panel/view.ts';
+import { BrokeOften, OFTEN } from './BrokeOften.tsx';
 import { PieceDrawing } from './PieceDrawing.tsx';
 import { Takers } from './Takers.tsx';
 
@@ -51,6 +52,7 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
           </Button>
         </div>
       )}
+      {piece.recuts >= OFTEN && <BrokeOften view={view} piece={piece} />}
       {piece.stage === BEGINS && cut ? (
         <ScorePicture rings={cut.rings} number={piece.number} limits={view.limits} />
       ) : (

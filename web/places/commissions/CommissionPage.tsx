@@ -13,6 +13,7 @@ import { NotHere } from '../../ui/NotHere.tsx';
 import { dateWords } from '../../ui/dates.ts';
 import { MenuItem } from '../../ui/Menu.tsx';
 import { useTitle } from '../../ui/useTitle.ts';
+import { Notes } from '../../notes/Notes.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { CommissionForm } from './CommissionForm.tsx';
 import { PanelForm } from './PanelForm.tsx';
@@ -135,6 +136,10 @@ export function CommissionPage() {
           </div>
         </section>
       )}
+      <section className="mt-8 max-w-xl border-t border-line pt-4">
+        <h2 className="mb-2 text-xl">Notes and photos</h2>
+        <Notes about="job" id={commission.id} of="the job" />
+      </section>
       <Sheet title="Add a panel" open={sheet === 'panel'} onClose={() => setSheet(null)}>
         <PanelForm
           commissionId={commission.id}

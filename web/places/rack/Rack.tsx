@@ -23,6 +23,7 @@ import { Slot } from './Slot.tsx';
 import { ShoppingList } from './ShoppingList.tsx';
 import { StockCard } from './StockCard.tsx';
 import { scannedLabel } from './stickers.ts';
+import { NotesFold } from '../../notes/NotesFold.tsx';
 import { useTitle } from '../../ui/useTitle.ts';
 
 type Open =
@@ -255,6 +256,9 @@ export function Rack() {
             done={() => setOpen(null)}
             onLike={(like) => setOpen({ kind: 'glass', like })}
           />
+        )}
+        {open?.kind === 'glass' && open.glass && (
+          <NotesFold key={open.glass.id} about="glass" id={open.glass.id} of={open.glass.code} />
         )}
       </Sheet>
       <Sheet title="To buy" open={open?.kind === 'buy'} onClose={() => setOpen(null)}>

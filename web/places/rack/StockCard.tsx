@@ -4,6 +4,7 @@ import type { LedgerAnswer, RackAnswer } from '#contract';
 import type { Settings } from '#core/bench';
 import type { Glass } from '#core/stock';
 import { showArea, showMoney, showNumbers } from '#core/units';
+import { NotesFold } from '../../notes/NotesFold.tsx';
 import { useLedger, type StockRow } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { momentWords } from '../../ui/dates.ts';
@@ -91,6 +92,7 @@ export function StockCard({
           <WeighForm item={item} glass={glass} settings={settings} />
         </Fold>
       )}
+      <NotesFold about="sheet" id={item.id} of={item.id} />
       <h3 className="text-lg">Ledger</h3>
       <Table name="Ledger" rows={rows} columns={columns} idOf={(m) => m.id} empty="No entry yet." isPlain />
       <WriteOffForm item={item} done={done} />
