@@ -35,3 +35,4 @@ export {
 } from './layout.ts';
 export { textureWords } from './glass.ts';
 export { stepCodeFor, stepWords } from './routes.ts';
+export { gateWords } from './gates.ts';

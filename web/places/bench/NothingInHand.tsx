@@ -1,4 +1,6 @@
 import { nextThing } from '#core/words';
+import { BeforeBuilding } from './BeforeBuilding.tsx';
+import { TrayCount } from './TrayCount.tsx';
 import { HistoryLines } from '../../history/HistoryLines.tsx';
 import { NotesFold } from '../../notes/NotesFold.tsx';
 import type { PanelView } from '../../panel/view.ts';
@@ -18,6 +20,8 @@ export function NothingInHand({ view }: { view: PanelView }) {
         {next.after}
       </p>
       <p className="text-[15px] text-mute">Tap a piece, draw a lasso round some, or type their numbers below.</p>
+      <BeforeBuilding view={view} />
+      <TrayCount view={view} />
       <NotesFold about="panel" id={panel.id} of={panel.name} />
       <h3 className="mt-2 text-[17px]">Lately</h3>
       <HistoryLines lines={(data?.lines ?? []).slice(0, 14)} locale={settings.locale} label="Lately" />
