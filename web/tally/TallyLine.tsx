@@ -1,12 +1,19 @@
 import { useEffect, useState } from 'react';
-import { Grip } from 'lucide-react';
+import { Droplets, Grip } from 'lucide-react';
 import { Button } from '../ui/Button.tsx';
 import { useTallyCall } from '../state/tallyCall.ts';
 import { NumberPad } from './NumberPad.tsx';
 import type { Tally } from './useTally.ts';
 
 /** What an artist would call across the room, written at the foot of the panel. */
-export function TallyLine({ tally }: { tally: Tally }) {
+export function TallyLine({
+  tally,
+  onWet,
+}: {
+  tally: Tally;
+  /** The panel fills the screen, and a few large buttons do. */
+  onWet: () => void;
+}) {
   const [pad, setPad] = useState(false);
   const { isCalled, answer } = useTallyCall();
   const { field } = tally;
@@ -66,6 +73,9 @@ export function TallyLine({ tally }: { tally: Tally }) {
             <kbd className="rounded font-sans bg-soft px-2 py-0.5 text-[13px] font-semibold">Enter</kbd>
           )}
         </label>
+        <Button onClick={onWet} aria-label="For wet hands" title="For wet hands" className="px-3.5">
+          <Droplets aria-hidden size={22} />
+        </Button>
         <Button aria-pressed={pad} onClick={() => setPad(!pad)} aria-label="Number pad" className="px-3.5">
           <Grip aria-hidden size={22} />
         </Button>

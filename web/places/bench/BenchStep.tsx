@@ -26,6 +26,7 @@ import { PieceTable } from './PieceTable.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
 import { SourceAsk } from './SourceAsk.tsx';
 import { SightLine } from '../../panel/SightLine.tsx';
+import { WetBench } from './wet/WetBench.tsx';
 import { Split } from '../../panel/Split.tsx';
 
 const VIEWS: readonly [View, string][] = [
@@ -42,6 +43,7 @@ export function BenchStep() {
   const { lighting, beside } = useLighting();
   const file = useRef<GlassFile>(null);
   const [asTable, setAsTable] = useState(false);
+  const [isWet, setWet] = useState(false);
   const { numbers, at, panelId, choose, toggle } = useSelection();
   const selected = panelId === panel.id ? numbers : NONE;
   const leading = useLeading(view);
@@ -74,6 +76,7 @@ export function BenchStep() {
         Unrolling the drawing …
       </p>
     );
+  if (isWet) return <WetBench view={view} paths={paths} onLeave={() => setWet(false)} />;
   const lit = look === 'lit';
   const shown = { paths, panel, pieces, glasses, photos: view.photos };
   const material = panelMaterial(shown, { look, lighting, beside });
@@ -177,7 +180,7 @@ export function BenchStep() {
       <p className="sr-only" aria-live="polite" data-testid="said">
         {here && pieceSaid(here, here.glassId === null ? undefined : glasses.get(here.glassId), panel.route)}
       </p>
-      <TallyLine tally={tally} />
+      <TallyLine tally={tally} onWet={() => setWet(true)} />
     </div>
   );
 }
