@@ -208,7 +208,28 @@ function fanlight(works: Works, due: string): void {
   works.panel('fanlight', 'job-fan', 'Half-round', 'lead', drawFanlight(), ([, y], n) =>
     y > 250 ? glass('C-04') : pick(['C-00', 'C-04', 'V-12'], n),
   );
+  works.do({ kind: 'follow-route', ask: { panelId: 'fanlight', route: 're-leading' } }, 'morven');
   works.work('fanlight', 'morven', 'design', 150);
+  for (const step of ['rubbing', 'photographed', 'apart'])
+    works.do({ kind: 'finish-step', ask: { panelId: 'fanlight', step } }, 'morven');
+  const cracked = [2, 5, 6, 8, 11, 12, 14, 17, 25];
+  const sound = [...works.desk.state.ask('piecesOfPanel', 'fanlight')]
+    .map((p) => p.number)
+    .filter((n) => !cracked.includes(n));
+  works.do({ kind: 'take-in', ask: { panelId: 'fanlight', numbers: sound, as: 'old' } }, 'morven');
+  works.do(
+    {
+      kind: 'write-note',
+      ask: {
+        id: 'note-bar',
+        about: 'panel',
+        aboutId: 'fanlight',
+        words: 'The old saddle bar is sound: keep it, with new ties.',
+        picture: null,
+      },
+    },
+    'morven',
+  );
 }
 
 function transom(works: Works, due: string): void {
@@ -231,6 +252,7 @@ function hangings(works: Works, due: string): void {
   works.panel('fish', 'job-fish', 'Six fish', 'foil', drawFish(), (_, n) =>
     pick(['R-118', 'S-14', 'H-02', 'R-122'], n),
   );
+  works.do({ kind: 'follow-route', ask: { panelId: 'fish', route: 'lead-free' } }, 'kesta');
   const all = [...works.desk.state.ask('piecesOfPanel', 'fish')].map((p) => p.number).sort((a, b) => a - b);
   works.cut('fish', all, 'kesta');
   works.advance('fish', all, 'ground', 'kesta');

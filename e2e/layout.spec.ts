@@ -218,7 +218,7 @@ test.describe('Several panels on one sheet', () => {
     await cut.click();
     const theirs = [...words.matchAll(/A (\d+)/g)].map(([, number]) => Number(number));
     await expect
-      .poll(async () => (await panel('fanlight')).pieces.filter((p) => p.stage === 'cut').map((p) => p.number))
+      .poll(async () => (await panel('fanlight')).pieces.filter((p) => p.from !== null).map((p) => p.number))
       .toEqual(theirs);
   });
 });

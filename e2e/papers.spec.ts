@@ -79,6 +79,25 @@ test.describe('Papers', () => {
     await expect(page.getByRole('radio', { name: /Leading plan/ })).toHaveCount(0);
   });
 
+  test('what is a table goes out as one', async ({ page, request }) => {
+    await page.goto(`${DEMO}/panels/fanlight/papers`);
+    for (const [name, file, first] of [
+      ['Leading plan', 'Half-round leading plan.csv', 'came,step,piece,length mm,border,ends'],
+      ['What it takes', 'Half-round what it takes.csv', 'what,needed,on the rack,to buy,cost'],
+      ['Labels', 'Half-round labels.csv', 'number,glass,section,flow deg'],
+    ] as const) {
+      await page.getByRole('radio', { name: new RegExp(name) }).click();
+      await expect(page.getByRole('list', { name })).toBeVisible();
+      const link = page.getByRole('link', { name: 'CSV' });
+      const [saved] = await Promise.all([page.waitForEvent('download'), link.click()]);
+      expect(saved.suggestedFilename()).toBe(file);
+      const text = await (await request.get(`${DEMO}${await link.getAttribute('href')}`)).text();
+      expect(text.startsWith(first)).toBe(true);
+      expect(text.split('\n').length).toBeGreaterThan(4);
+    }
+    expect((await request.get(`${DEMO}/api/panels/fanlight/papers/care/csv`)).status()).toBe(400);
+  });
+
   test('cut outlines go out as SVG and DXF', async ({ page }) => {
     await page.goto(`${DEMO}/panels/heron/papers`);
     await page.getByRole('button', { name: 'For a plotter or paper cutter' }).click();

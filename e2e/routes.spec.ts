@@ -19,16 +19,16 @@ test.describe('Ways of working', () => {
     const get = async <T>(path: string): Promise<T> =>
       (await (await page.request.get(`${base}/api${path}`)).json()) as T;
     await page.goto(`${base}/setup`);
-    await page.getByRole('button', { name: 'Another like Leaded, some painted or plated' }).click();
+    await page.getByRole('button', { name: 'Another like Re-leading of an old panel' }).click();
     const editor = page.getByRole('dialog');
-    await editor.getByLabel('Name').first().fill('Leaded and blasted');
+    await editor.getByLabel('Name').first().fill('Re-leading, blasted');
     await editor.getByRole('region', { name: 'Each piece' }).getByRole('button', { name: 'Another step' }).click();
     await editor.getByRole('button', { name: 'Keep the step' }).click();
     await expect(editor.getByText('What is done: Sandblast, say.')).toBeVisible();
     await editor.getByLabel('To be done').fill('Sandblast');
     await editor.getByLabel('Once it is done it is').fill('blasted');
     await editor.getByRole('button', { name: 'Keep the step' }).click();
-    // Two steps up, by keys: before the last one it is behind the plate, then before it.
+    // One step up, by keys: from behind the last firing to before it.
     const grip = editor.getByRole('button', { name: 'Move blasted' });
     await grip.focus();
     await page.keyboard.press('Space');
@@ -40,11 +40,11 @@ test.describe('Ways of working', () => {
     await editor.getByRole('button', { name: 'Keep', exact: true }).click();
     await expect(editor).toHaveCount(0);
     const { routes, routeSteps } = await get<StudioAnswer>('/studio');
-    const own = routes.find(({ name }) => name === 'Leaded and blasted');
+    const own = routes.find(({ name }) => name === 'Re-leading, blasted');
     expect(own).toMatchObject({ version: 1, technique: 'lead' });
     const steps = routeSteps.filter(({ routeId }) => routeId === own?.id).sort((a, b) => a.place - b.place);
     const words = steps.map(({ word }) => word);
-    expect(words.indexOf('blasted')).toBe(words.indexOf('plated') - 1);
+    expect(words.indexOf('blasted')).toBe(words.indexOf('stain fired') - 1);
 
     await page.goto(`${base}/jobs`);
     await page
@@ -56,7 +56,7 @@ test.describe('Ways of working', () => {
       .first()
       .click();
     await page.getByRole('menuitem', { name: 'Name and size' }).click();
-    await choose(page, 'Way of working', 'Leaded and blasted');
+    await choose(page, 'Way of working', 'Re-leading, blasted');
     await page.getByRole('button', { name: 'Keep', exact: true }).click();
     await expect.poll(async () => (await get<PanelAnswer>('/panels/fanlight')).panel.routeId).toBe(own?.id);
 
@@ -67,7 +67,7 @@ test.describe('Ways of working', () => {
     await page.getByRole('button', { name: 'Painted, plated …' }).click();
     await page.getByRole('checkbox', { name: /^traced/ }).click();
     await expect(page.getByRole('button', { name: 'Also traced' })).toBeVisible();
-    for (const word of ['Ground', 'Traced', 'Trace fired', 'Blasted', 'Leaded'])
+    for (const word of ['Cleaned', 'Traced', 'Trace fired', 'Blasted', 'Leaded'])
       await page.getByRole('button', { name: word, exact: true }).click();
     const piece = (await get<PanelAnswer>('/panels/fanlight')).pieces.find(({ number }) => number === 14);
     await expect

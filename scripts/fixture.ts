@@ -304,6 +304,37 @@ await send(
 );
 await send('advance', { panelId: 's', numbers: [2], to: 'painted' }, 'bench-a', 'ada');
 
+await send('take-in', { panelId: 's', numbers: [3], as: 'bought' });
+const size = { widthMm: 100, heightMm: 100, allowance: DEFAULT_ALLOWANCE.foil };
+await send('save-panel', { id: 't', commissionId: 'c', name: 'Beside', technique: 'foil', ...size });
+await draw('t', grid(2, 1, 60));
+await send('follow-route', { panelId: 't', route: 'lead-free' });
+await send('choose-glass', { panelId: 't', numbers: [1, 2], glassId: 'g1' });
+const sheet = { glassId: 'g1', kind: 'sheet', widthMm: 400, heightMm: 200, place: '', costCents: 900 };
+await send('receive', { label: 'S7', ...sheet });
+// Pieces of two panels on one sheet; those of the other stay laid out when one is cut.
+const lies = { turnedOver: false, rotationDeg: 0, y: 0, byHand: false };
+await send('lay-out', {
+  panelId: 't',
+  sheets: [
+    {
+      stockId: 'S7',
+      breaks: [{ from: [100, 0], to: [100, 200] }],
+      pieces: [
+        { ...lies, number: 1, x: 0, at: [50, 50] },
+        { ...lies, number: 4, panelId: 's', x: 100, at: [150, 50] },
+      ],
+    },
+  ],
+});
+await send('cut', { panelId: 't', sources: [{ stockId: 'S7', numbers: [1], left: { kind: 'laid' } }] });
+for (const [id, about, aboutId] of [
+  ['n1', 'panel', 't'],
+  ['n2', 'job', 'c'],
+])
+  await send('write-note', { id, about, aboutId, words: `of ${aboutId}`, picture: null });
+await send('drop-note', { id: 'n2' });
+
 await server.stop(true);
 const file = join(folder, 'nelvik.sqlite');
 const db = new Database(file);

@@ -89,17 +89,23 @@ const SHOTS = [
     'tablet',
     '/panels/tide-2/bench',
     async (page) => {
-      await page.locator('[data-piece="24"]').click({ force: true });
-      await page.getByRole('button', { name: 'Number pad' }).click();
-      await type('23-26 ')(page);
+      await page.getByRole('button', { name: 'For wet hands' }).click();
+      await page.locator('[data-painted="sharp"]').first().waitFor();
     },
     { width: 1024, height: 768 },
   ],
   ['phone', '/', undefined, { width: 390, height: 844 }],
   ['finish', '/panels/tide-1/finish'],
   ['hours', '/panels/heron/hours'],
+  [
+    'papers',
+    '/panels/fanlight/papers',
+    async (page) => {
+      await page.getByRole('radio', { name: /Leading plan/ }).click();
+      await page.getByRole('button', { name: 'Plan, large' }).click();
+    },
+  ],
   ['jobs', '/jobs'],
-  ['job', '/jobs/job-tide'],
   ['rack', '/rack'],
   ['reckoning', '/reckoning'],
   ['setup', '/setup'],

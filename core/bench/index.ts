@@ -69,6 +69,7 @@ export {
   spokenCode,
   stageIndex,
   stepOf,
+  stepsBeforePieces,
   stepThat,
   TAKES_GLASS,
   wayOf,

@@ -6,3 +6,4 @@ export { PAPER_KINDS, PAPER_TITLES, paperPages, type PaperKind, type PaperOption
 export type { NeedLine, PaperGlass, PaperPanel, PaperPiece, PaperSheet } from './types.ts';
 export { CAME_KERF_MM, camesOf, leadFaces, leadOf, materialsWish, RINGS, SPREAD_DEG } from './wishes.ts';
 export { outlineLayers, type OutlineLayer, type OutlineOptions } from './outlines.ts';
+export { paperTable, TABLED, type PaperTable, type TabledKind } from './table.ts';

@@ -12,7 +12,7 @@ import type { PaperPanel } from './types.ts';
 
 const LETTERS = 26;
 /** A came's name on the plan and in the list: `a` to `z`, then `aa` and so on. */
-const runName = (i: number): string => {
+export const runName = (i: number): string => {
   const letter = String.fromCharCode('a'.charCodeAt(0) + (i % LETTERS));
   return i < LETTERS ? letter : runName(Math.floor(i / LETTERS) - 1) + letter;
 };

@@ -18,10 +18,7 @@ const COLUMNS: readonly Column[] = [
 export function listPages(panel: PaperPanel, paper: PaperSize, heading: Heading): Page[] {
   const [widthMm, heightMm] = [paper.widthMm, paper.heightMm ?? paper.widthMm * Math.SQRT2];
   const room = workArea(widthMm, heightMm);
-  const rows = [
-    ...panel.needs.map(({ what, needs, has, buy, cost }) => [what, needs, has, buy, cost]),
-    ...metalRows(panel),
-  ];
+  const rows = listRows(panel);
   const pages = listed(COLUMNS, rows, () => ({ ...room, minY: room.minY + 2 }));
   const note: Mark[] = [
     text(
@@ -42,6 +39,12 @@ export function listPages(panel: PaperPanel, paper: PaperSize, heading: Heading)
     ],
   }));
 }
+
+/** Each line of the list: what, how much of it, what the rack has, what to buy, what that costs. */
+export const listRows = (panel: PaperPanel): string[][] => [
+  ...panel.needs.map(({ what, needs, has, buy, cost }) => [what, needs, has, buy, cost]),
+  ...metalRows(panel),
+];
 
 const metres = (mm: number): string => `${(mm / 1000).toFixed(1)} m`;
 

@@ -10,6 +10,7 @@ import {
   PAPER_NAMES,
   PAPER_SIZES,
   paperPages,
+  paperTable,
   type GroupMark,
   type Mark,
   type Page,
@@ -159,6 +160,23 @@ describe('the other papers', () => {
     const { plan } = leaded.lead ?? { plan: null };
     expect(words.filter((w) => /^\d+(\.\d)? mm$/.test(w)).length).toBeGreaterThanOrEqual(plan?.runs.length ?? Infinity);
     expect(paperPages('lead', paperPanel(paneNet(2, 2, 40)), PLAIN)).toEqual([]);
+  });
+  it('as tables: every came with its length, every piece with its cut size', () => {
+    const { lead } = leaded;
+    const cames = paperTable('lead', leaded).rows;
+    expect(cames.map((row) => row[3])).toEqual(
+      lead?.plan.order.flatMap(({ runs }) =>
+        runs.map((run) => Number((lead.plan.runs[run]?.lengthMm ?? 0).toFixed(2))),
+      ),
+    );
+    const pieces = paperTable('labels', leaded).rows;
+    expect(pieces.map((row) => [row[0], row[6]])).toEqual(
+      leaded.pieces.map(({ number }) => [
+        number,
+        Number((leaded.cuts.find((cut) => cut.number === number)?.areaMm2 ?? 0).toFixed(2)),
+      ]),
+    );
+    expect(paperTable('list', leaded).rows[0]).toEqual(['S-1 sky', '0.2 m²', '1 m²', '', '']);
   });
   it('a label for every piece', () => {
     const words = wordsOf(paperPages('labels', leaded, PLAIN).flatMap(({ marks }) => marks));

@@ -3,6 +3,7 @@ import {
   isBuiltIn,
   SIDES,
   stageIndex,
+  stepsBeforePieces,
   stepThat,
   wayOf,
   type Panel,
@@ -95,12 +96,6 @@ export type PieceAlong = Pick<Piece, 'number' | 'stage' | 'asks' | 'glassId' | '
 };
 
 const lowered = (verb: string): string => verb.replace(/^./, (c) => c.toLowerCase());
-
-/** What is done to the whole before its pieces: an old panel is rubbed and photographed before it comes apart. */
-function stepsBeforePieces({ panelSteps }: Route): readonly StepDefinition[] {
-  const solder = panelSteps.findIndex((step) => step.deed === 'solders-front');
-  return solder < 0 ? [] : panelSteps.slice(0, solder);
-}
 
 /** The step that most of the open pieces go to next, each along its own way. */
 function fullestStep(route: Route, open: readonly PieceAlong[]): { step: StepDefinition; numbers: number[] } {

@@ -1,6 +1,6 @@
 import { Router, type Request, type Response } from 'express';
 import { z } from 'zod';
-import { PAPER_KINDS, PAPER_NAMES, PAPER_TITLES } from '#core/papers';
+import { PAPER_KINDS, PAPER_NAMES, PAPER_TITLES, TABLED } from '#core/papers';
 import type { Desk } from '../desk.ts';
 import type { Drawings } from '../drawings.ts';
 import { JobPool, type JobLimits } from '../jobs/pool.ts';
@@ -74,6 +74,16 @@ export function papers(desk: Desk, drawings: Drawings, worker: URL | null): Rout
   };
   router.get('/panels/:id/papers/:kind', paper('pages'));
   router.get('/panels/:id/papers/:kind/pdf', paper('pdf'));
+  router.get('/panels/:id/papers/:kind/csv', async (req, res) => {
+    const kind = TABLED.find((one) => one === req.params.kind);
+    if (kind === undefined) return sendError(res, 'bad-input', 'This paper is no table.');
+    const answer = await made(req, res, { as: 'csv', kind });
+    if (answer === null) return;
+    res
+      .attachment(fileName(String(req.params.id), PAPER_TITLES[kind], 'csv'))
+      .type('text/csv')
+      .send(answer);
+  });
   router.get('/panels/:id/outlines/:format', async (req, res) => {
     const asked = outlineQuery.safeParse({ ...req.query, format: req.params.format });
     if (!asked.success) return sendError(res, 'bad-input', 'Outlines come as SVG or DXF, with a kerf of 0 to 5 mm.');

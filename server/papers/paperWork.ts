@@ -1,3 +1,4 @@
+import papaparse from 'papaparse';
 import type { Cartoon } from '#core/cartoon';
 import type { Study } from '#core/cutting';
 import { signedArea, type Ring } from '#core/geometry';
@@ -6,12 +7,14 @@ import {
   leadOf,
   materialsWish,
   paperPages,
+  paperTable,
   PAPER_TITLES,
   type PaperGlass,
   type PaperKind,
   type PaperOptions,
   type PaperPanel,
   type PaperPiece,
+  type TabledKind,
 } from '#core/papers';
 import { outlineWhereItLies, type Spot, type StraightBreak } from '#core/stock';
 import { unpackJson } from '../store/packing.ts';
@@ -48,6 +51,7 @@ export type PaperJob =
       readonly options: PaperOptions;
       readonly facts: PaperFacts;
     }
+  | { readonly as: 'csv'; readonly kind: TabledKind; readonly facts: PaperFacts }
   | {
       readonly as: 'outlines';
       readonly format: OutlineFormat;
@@ -59,6 +63,11 @@ export type PaperJob =
 export async function work(job: PaperJob): Promise<Uint8Array> {
   const panel = panelOf(job.facts, job.as !== 'outlines' && wantsMore(job.kind));
   if (job.as === 'outlines') return Buffer.from(outlineFile(panel, job.format, job.options));
+  if (job.as === 'csv') {
+    const { columns, rows } = paperTable(job.kind, panel);
+    // Numbers stay numbers; words that a spreadsheet would work out are not.
+    return Buffer.from(papaparse.unparse([[...columns], ...rows.map((row) => [...row])], { escapeFormulae: true }));
+  }
   const pages = paperPages(job.kind, panel, job.options);
   return job.as === 'pages'
     ? Buffer.from(JSON.stringify(pages))

@@ -11,7 +11,7 @@ const flag = (is: boolean): string => (is ? '1' : '0');
 function paperPath(
   panelId: string,
   { kind, paper, isMirrored, isColoured, isByGlass }: PaperWish,
-  as: '' | '/pdf',
+  as: '' | '/pdf' | '/csv',
 ): string {
   const query = new URLSearchParams({
     paper,
@@ -24,6 +24,8 @@ function paperPath(
 
 /** Where a paper is fetched as a PDF. */
 export const paperFile = (panelId: string, wish: PaperWish): string => `/api${paperPath(panelId, wish, '/pdf')}`;
+/** Where a paper is fetched as a table. */
+export const tableFile = (panelId: string, wish: PaperWish): string => `/api${paperPath(panelId, wish, '/csv')}`;
 /** Where the cut outlines are fetched as a file. */
 export const outlineFile = (
   panelId: string,

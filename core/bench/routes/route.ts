@@ -55,6 +55,12 @@ export const stepOf = (route: Route, code: StepCode): StepDefinition | undefined
 export const stepThat = (route: Route, deed: Deed): StepDefinition | undefined =>
   route.pieceSteps.find((s) => s.deed === deed) ?? route.panelSteps.find((s) => s.deed === deed);
 
+/** What is done to the whole before its pieces: an old panel is rubbed and photographed before it comes apart. */
+export function stepsBeforePieces({ panelSteps }: Route): readonly StepDefinition[] {
+  const solder = panelSteps.findIndex((step) => step.deed === 'solders-front');
+  return solder < 0 ? [] : panelSteps.slice(0, solder);
+}
+
 /** Code of the step that pieces begin at; every sound route has one. */
 export const firstStage = (route: Route): StepCode => nth(route.pieceSteps, 0).code;
 /** The last step of a piece's own way: it is built in. */

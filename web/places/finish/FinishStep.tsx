@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { SIDES, workCaution, type Side, type StepCode, type StepDefinition } from '#core/bench';
+import { SIDES, stepsBeforePieces, workCaution, type Side, type StepCode, type StepDefinition } from '#core/bench';
 import { count, showNumbers } from '#core/units';
 import { nextStep } from '#core/words';
 import { useSend } from '../../state/send.ts';
@@ -40,6 +40,7 @@ export function FinishStep() {
     deed === 'solders-front' ? 'front' : deed === 'solders-back' ? 'back' : null;
   /** Why a step can not be done just now. Which joints are open is told by the drawing alone. */
   const notNow = (step: StepDefinition): string | null => {
+    if (stepsBeforePieces(panel.route).includes(step)) return null;
     if (isOpen) return `${count(open.length, 'piece')} not in place yet: ${showNumbers(open, 8)}.`;
     return sideOf(step) !== null && !paths ? 'Its joints are still being fetched.' : null;
   };
@@ -100,7 +101,7 @@ export function FinishStep() {
                 </span>
                 {at === undefined && (
                   <Button
-                    look={step.code === next?.code && !isOpen ? 'go' : 'plain'}
+                    look={step.code === next?.code && (!isOpen || notNow(step) === null) ? 'go' : 'plain'}
                     unless={notNow(step)}
                     onClick={() => finish(step)}
                   >

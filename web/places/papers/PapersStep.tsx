@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { PAPER_KINDS, PAPER_NAMES, PAPER_TITLES, type PaperKind, type PaperName } from '#core/papers';
+import { PAPER_KINDS, PAPER_NAMES, PAPER_TITLES, TABLED, type PaperKind, type PaperName } from '#core/papers';
 import { count } from '#core/units';
 import { Split } from '../../panel/Split.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
-import { paperFile, usePaper, type PaperWish } from '../../state/papers.ts';
+import { paperFile, tableFile, usePaper, type PaperWish } from '../../state/papers.ts';
 import { BUTTON_LOOKS } from '../../ui/Button.tsx';
 import { Check } from '../../ui/Check.tsx';
 import { ChoiceField } from '../../ui/Choice.tsx';
@@ -64,6 +64,11 @@ export function PapersStep() {
               Save as PDF
             </a>
           ) : null}
+          {pages && !isEmpty && TABLED.some((one) => one === kind) && (
+            <a className={BUTTON_LOOKS.line} href={tableFile(panel.id, wish)} download>
+              CSV
+            </a>
+          )}
           <span className="text-[15px] text-mute" role="status">
             {isFetching ? 'Drawing the pages …' : pages && !isEmpty ? count(pages.length, 'page') : ''}
           </span>

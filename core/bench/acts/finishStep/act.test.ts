@@ -25,6 +25,16 @@ describe('the panel as a whole', () => {
       'unknown-joints',
     );
   });
+  it('what comes before the pieces needs none of them: an old panel is rubbed and photographed, then taken apart', () => {
+    const s = smallStudio('lead');
+    s.do({ kind: 'follow-route', ask: { panelId: 'p', route: 're-leading' } });
+    const finish = (step: string) => s.try({ kind: 'finish-step', ask: { panelId: 'p', step } });
+    expect(finish('apart')?.code).toBe('step-order');
+    for (const step of ['rubbing', 'photographed', 'apart']) expect(finish(step)).toBeNull();
+    expect(finish('solder-front')?.code).toBe('not-in-place');
+    s.do({ kind: 'take-in', ask: { panelId: 'p', numbers: [1, 2], as: 'old' } });
+    s.do({ kind: 'advance', ask: { panelId: 'p', numbers: [1, 2], to: 'cleaned' } });
+  });
   it('steps keep their order; optional ones may be left out', () => {
     const s = built();
     expect(s.try({ kind: 'finish-step', ask: { panelId: 'p', step: 'deliver' } })).toMatchObject({

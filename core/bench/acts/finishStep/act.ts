@@ -1,6 +1,6 @@
 import { refuse, type Act } from '../../act.ts';
 import type { StepCode, StepDefinition } from '../../routes/definition.ts';
-import { routeOf, type Route } from '../../routes/route.ts';
+import { routeOf, stepsBeforePieces, type Route } from '../../routes/route.ts';
 import type { JointRowId, Reader } from '../../tables.ts';
 import { AT_OF, openJoints, type Side } from '../joints.ts';
 import { refuseUnbuilt } from '../picked.ts';
@@ -34,7 +34,7 @@ export const finishStep: Act<FinishStep, StepFinished> = {
     if (!step) return refuse('not-this-route', { name: ask.step });
     const isDone = (code: StepCode) => state.get('steps', stepDoneId(panel.id, code)) !== undefined;
     if (isDone(step.code)) return refuse('step-done', { name: step.word });
-    const unbuilt = refuseUnbuilt(state, panel, route);
+    const unbuilt = stepsBeforePieces(route).includes(step) ? null : refuseUnbuilt(state, panel, route);
     if (unbuilt) return unbuilt;
     const missing = route.panelSteps.find((s) => step.needs.includes(s.code) && !isDone(s.code));
     if (missing) return refuse('step-order', { name: missing.verb.toLowerCase() });
