@@ -34,11 +34,11 @@ export interface CodeMark {
   readonly text: string;
 }
 
-/** Marks moved as one and cut off at a window; the window is in page coordinates. */
+/** Marks moved as one and cut off at a rectangle, which is in page coordinates. */
 export interface GroupMark {
   readonly kind: 'group';
   readonly by: Point;
-  readonly window: Box;
+  readonly clip: Box;
   readonly marks: readonly Mark[];
 }
 
@@ -119,7 +119,7 @@ export function reach(mark: Mark): Box {
     case 'code':
       return box(mark.at[0], mark.at[1], mark.at[0] + mark.sizeMm, mark.at[1] + mark.sizeMm);
     case 'group':
-      return mark.window;
+      return mark.clip;
     case 'text': {
       const { words, sizeMm, face, anchor } = mark;
       const [x, y] = mark.at;
@@ -142,11 +142,11 @@ export function placed(mark: Mark, by: Point, scale = 1): Mark {
     case 'code':
       return { ...mark, at: there(mark.at), sizeMm: mark.sizeMm * scale };
     case 'group': {
-      const [minX, minY] = there([mark.window.minX, mark.window.minY]);
-      const [maxX, maxY] = there([mark.window.maxX, mark.window.maxY]);
+      const [minX, minY] = there([mark.clip.minX, mark.clip.minY]);
+      const [maxX, maxY] = there([mark.clip.maxX, mark.clip.maxY]);
       const [dx, dy] = mark.by;
       const marks = mark.marks.map((one) => placed(placed(one, [dx, dy]), by, scale));
-      return { ...mark, by: [0, 0], window: box(minX, minY, maxX, maxY), marks };
+      return { ...mark, by: [0, 0], clip: box(minX, minY, maxX, maxY), marks };
     }
   }
 }

@@ -22,14 +22,14 @@ import { wrapped } from './page.ts';
 const PLAIN: PaperOptions = { paper: 'A4', isMirrored: false, isColoured: false, isByGlass: false };
 const wordsOf = (marks: readonly Mark[]): string[] =>
   marks.flatMap((mark) => (mark.kind === 'text' ? [mark.words] : mark.kind === 'group' ? wordsOf(mark.marks) : []));
-const window = ({ marks }: Page): GroupMark => {
+const clip = ({ marks }: Page): GroupMark => {
   const group = marks.find((mark): mark is GroupMark => mark.kind === 'group');
-  if (!group) throw new Error('no window');
+  if (!group) throw new Error('no clip');
   return group;
 };
 /** What of the drawing a page shows, in the drawing's own coordinates. */
 const shows = (page: Page) => {
-  const { by, window: w } = window(page);
+  const { by, clip: w } = clip(page);
   return { minX: w.minX - by[0], minY: w.minY - by[1], maxX: w.maxX - by[0], maxY: w.maxY - by[1] };
 };
 
@@ -73,7 +73,7 @@ describe('a drawing over several pages', () => {
     const panel = paperPanel(doc(100, 60, '<rect width="100" height="60"/><path d="M30 0V60"/>'));
     const at = (isMirrored: boolean, number: string): Point => {
       const [page] = paperPages('cartoon', panel, { ...PLAIN, isMirrored });
-      const mark = page && window(page).marks.find((one) => one.kind === 'text' && one.words === number);
+      const mark = page && clip(page).marks.find((one) => one.kind === 'text' && one.words === number);
       if (mark?.kind !== 'text') throw new Error('no number');
       return mark.at;
     };

@@ -40,7 +40,7 @@ export function tiled(drawing: readonly Mark[], reaches: Box, paper: PaperSize, 
       widthMm,
       heightMm,
       marks: [
-        { kind: 'group', by, window: area, marks },
+        { kind: 'group', by, clip: area, marks },
         ...(isOne ? [] : [...edges(area, tiling, column, row), ...pageMap(tiling, column, row)]),
         ...headed(heading, { widthMm, heightMm, count, isTrueScale: true }),
       ],

@@ -52,7 +52,7 @@ function draw(doc: Doc, mark: Mark): void {
     case 'code':
       return drawCode(doc, mark);
     case 'group': {
-      const { minX, minY, maxX, maxY } = mark.window;
+      const { minX, minY, maxX, maxY } = mark.clip;
       doc.save();
       doc.rect(minX, minY, maxX - minX, maxY - minY).clip();
       doc.translate(mark.by[0], mark.by[1]);

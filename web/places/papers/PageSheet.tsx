@@ -68,7 +68,7 @@ function MarkHere({ mark }: { mark: Mark }) {
     case 'code':
       return <Code mark={mark} />;
     case 'group': {
-      const { minX, minY, maxX, maxY } = mark.window;
+      const { minX, minY, maxX, maxY } = mark.clip;
       return (
         <g clipPath={`url(#${id})`}>
           <clipPath id={id}>
