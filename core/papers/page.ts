@@ -80,6 +80,14 @@ export function frame({ minX, minY, maxX, maxY }: Box, look: PathLook = {}): Pat
   return path([corners], true, look);
 }
 
+/** The corners of a square, from its upper left one. */
+export const square = (x: number, y: number, side: number): Point[] => [
+  [x, y],
+  [x + side, y],
+  [x + side, y + side],
+  [x, y + side],
+];
+
 export const text = (
   at: Point,
   words: string,

@@ -2,7 +2,7 @@ import { boxOf, poleOf, signedArea, type Box, type Point, type Ring } from '../g
 import { arrow, rad } from './cartoonPaper.ts';
 import { nested } from './nest.ts';
 import { headed, workArea, type Heading } from './heading.ts';
-import { area, box, line, text, BELOW_MIDDLE, widthOf, type Mark, type Page } from './page.ts';
+import { area, square, box, line, text, BELOW_MIDDLE, widthOf, type Mark, type Page } from './page.ts';
 import type { PaperSize } from './sizes.ts';
 import { tiled } from './tiled.ts';
 import type { PaperGlass, PaperPanel, PaperPiece } from './types.ts';
@@ -112,13 +112,6 @@ function glassLine(glass: PaperGlass | null, { length }: readonly Pattern[], [x,
     text([right, y + 4.4], count, 3.2, { anchor: 'end', ink: 'soft' }),
   ];
 }
-
-const square = (x: number, y: number, side: number): Point[] => [
-  [x, y],
-  [x + side, y],
-  [x + side, y + side],
-  [x, y + side],
-];
 
 function patternMarks({ piece, rings, reaches, isTurned }: Pattern, [x, y]: Point): Mark[] {
   const by = ([px, py]: Point): Point => [px - reaches.minX + x, py - reaches.minY + y];

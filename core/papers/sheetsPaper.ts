@@ -2,7 +2,7 @@ import { boxOf, poleOf, type Point } from '../geometry/index.ts';
 import { count } from '../units/index.ts';
 import { measureWords } from '../words/index.ts';
 import { headed, workArea, type Heading } from './heading.ts';
-import { area, box, line, paler, text, BELOW_MIDDLE, type Mark, type Page } from './page.ts';
+import { area, square, box, line, paler, text, BELOW_MIDDLE, type Mark, type Page } from './page.ts';
 import { fitted } from './scaled.ts';
 import type { PaperSize } from './sizes.ts';
 import type { PaperPanel, PaperSheet } from './types.ts';
@@ -39,13 +39,6 @@ export function sheetPages({ sheets, unit }: PaperPanel, paper: PaperSize, headi
     return { name: `Sheets ${i + 1}`, widthMm, heightMm, marks: [...marks, ...told] };
   });
 }
-
-const square = (x: number, y: number, side: number): Point[] => [
-  [x, y],
-  [x + side, y],
-  [x + side, y + side],
-  [x, y + side],
-];
 
 function sheetMarks({ outline, glass, pieces, breaks }: PaperSheet): Mark[] {
   const { minX, minY, maxX, maxY } = boxOf(outline);
