@@ -1,4 +1,14 @@
-export { type CodeMark, type GroupMark, type Ink, type Mark, type Page, type PathMark, type TextMark } from './page.ts';
+export {
+  isHex,
+  type CodeMark,
+  type GroupMark,
+  type HouseInk,
+  type Ink,
+  type Mark,
+  type Page,
+  type PathMark,
+  type TextMark,
+} from './page.ts';
 export { MARGIN_MM, PAPER_NAMES, PAPER_SIZES, type PaperName, type PaperSize } from './sizes.ts';
 export { CHECK_BAR_MM } from './heading.ts';
 export { OVERLAP_MM } from './tiled.ts';

@@ -1,7 +1,11 @@
 import { boxOf, type Box, type Point } from '../geometry/index.ts';
 
 /** What a mark is drawn in: the house's own inks, or the colour of a glass. */
-export type Ink = 'line' | 'soft' | 'faint' | 'copper' | 'paper' | `#${string}`;
+export type Ink = HouseInk | `#${string}`;
+export type HouseInk = 'line' | 'soft' | 'faint' | 'copper' | 'paper';
+
+/** Whether it is a colour of its own. */
+export const isHex = (ink: string): ink is `#${string}` => ink.startsWith('#');
 
 /** Lines and areas, mm. */
 export interface PathMark {

@@ -1,3 +1,5 @@
+import { keysOf } from '../units/index.ts';
+
 /** Paper, mm, upright. */
 export interface PaperSize {
   readonly widthMm: number;
@@ -18,7 +20,7 @@ export const PAPER_SIZES = {
 } as const satisfies Readonly<Record<string, PaperSize>>;
 
 export type PaperName = keyof typeof PAPER_SIZES;
-export const PAPER_NAMES = Object.keys(PAPER_SIZES) as PaperName[];
+export const PAPER_NAMES = keysOf(PAPER_SIZES);
 
 /** Printers leave a strip along the edges blank; from memory. */
 export const MARGIN_MM = 10;

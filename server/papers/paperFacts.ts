@@ -1,5 +1,5 @@
 import { BEGINS, settingsOf, type PieceRow, type StockRow } from '#core/bench';
-import type { NeedLine, PaperGlass } from '#core/papers';
+import { isHex, type NeedLine, type PaperGlass } from '#core/papers';
 import { isRough, shapeLeft, type Glass } from '#core/stock';
 import { showArea, showMoney } from '#core/units';
 import { textureWords } from '#core/words';
@@ -23,7 +23,7 @@ export async function paperFacts(
   if (reading === null || own === null) return null;
   const settings = settingsOf(state);
   const { unit, locale } = settings;
-  const pieces = state.where('pieces', 'panel_id = ? and drawn = 1 order by number', panelId) as PieceRow[];
+  const pieces = state.where('pieces', 'panel_id = ? and drawn = 1 order by number', panelId);
   const glasses = new Map(
     [...new Set(pieces.flatMap(({ glassId }) => glassId ?? []))].flatMap((id) => {
       const glass = state.get('glasses', id);
@@ -82,7 +82,7 @@ function laidOut({ state }: Desk, pieces: readonly PieceRow[]): StockRow[] {
 const paperGlass = ({ code, name, colour, texture, thicknessMm, flow }: Glass): PaperGlass => ({
   code,
   name,
-  colour: colour as `#${string}`,
+  colour: isHex(colour) ? colour : '#ffffff',
   texture: isRough(texture) ? textureWords(texture) : null,
   thicknessMm,
   hasFlow: flow,

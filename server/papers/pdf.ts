@@ -1,7 +1,7 @@
 import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 import { create as squareCode } from 'qrcode';
-import type { Ink, Mark, Page, TextMark } from '#core/papers';
+import { isHex, type HouseInk, type Ink, type Mark, type Page, type TextMark } from '#core/papers';
 
 const PT_PER_MM = 72 / 25.4;
 const here = createRequire(import.meta.url);
@@ -12,14 +12,14 @@ const FACES = {
 } as const satisfies Readonly<Record<TextMark['face'], string>>;
 
 /** The house's inks on white paper. */
-const INKS: Readonly<Record<Exclude<Ink, `#${string}`>, string>> = {
+const INKS: Readonly<Record<HouseInk, string>> = {
   line: '#1d2428',
   soft: '#566067',
   faint: '#c9cfd2',
   copper: '#a5532a',
   paper: '#ffffff',
 };
-const colourOf = (ink: Ink): string => (ink.startsWith('#') ? ink : INKS[ink as keyof typeof INKS]);
+const colourOf = (ink: Ink): string => (isHex(ink) ? ink : INKS[ink]);
 
 /** Pages as a PDF with its typefaces in it; 1 mm of a page is 1 mm of the PDF. */
 export function pdfOf(pages: readonly Page[], title: string): Promise<Buffer> {

@@ -1,5 +1,5 @@
 import { keepPreviousData, skipToken, useQuery } from '@tanstack/react-query';
-import type { Page, PaperKind, PaperOptions } from '#core/papers';
+import type { PaperKind, PaperOptions } from '#core/papers';
 import { api } from './api.ts';
 
 export interface PaperWish extends PaperOptions {
@@ -43,4 +43,4 @@ export const usePaper = (panelId: string, wish: PaperWish | null) =>
     placeholderData: keepPreviousData,
     retry: false,
     staleTime: 0,
-  }) as { readonly data: readonly Page[] | undefined; readonly error: Error | null; readonly isFetching: boolean };
+  });

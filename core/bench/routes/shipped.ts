@@ -390,7 +390,7 @@ export const SHIPPED_ROUTES: readonly Shipped[] = [
     steps: [
       TO_CUT,
       CUT,
-      { ...CLEANED, verb: 'Clean and sort back' },
+      { ...CLEANED, verb: 'Clean and sort back', work: 'leading' },
       ...PAINTED,
       LEADED,
       RUBBING,

@@ -1,16 +1,15 @@
 import { create as squareCode } from 'qrcode';
 import { memo, useId } from 'react';
-import type { Ink, Mark, Page, TextMark } from '#core/papers';
+import { isHex, type HouseInk, type Ink, type Mark, type Page, type TextMark } from '#core/papers';
 
-const INKS: Readonly<Record<Exclude<Ink, `#${string}`>, string>> = {
+const INKS: Readonly<Record<HouseInk, string>> = {
   line: 'var(--print)',
   soft: 'var(--print-soft)',
   faint: 'var(--print-faint)',
   copper: 'var(--print-copper)',
   paper: 'var(--print-paper)',
 };
-const colourOf = (ink: Ink | null): string =>
-  ink === null ? 'none' : ink.startsWith('#') ? ink : INKS[ink as keyof typeof INKS];
+const colourOf = (ink: Ink | null): string => (ink === null ? 'none' : isHex(ink) ? ink : INKS[ink]);
 
 const FACES: Readonly<Record<TextMark['face'], { fontFamily: string; fontWeight: number }>> = {
   body: { fontFamily: 'var(--font-sans)', fontWeight: 400 },

@@ -154,5 +154,5 @@ export function RouteEditor({
 function stepsOf(studio: StudioAnswer, routeId: string): StepDefinition[] {
   const own = studio.routeSteps.filter((step) => step.routeId === routeId);
   own.sort((a, b) => a.place - b.place);
-  return own.map(({ id: _, rev: __, routeId: ___, place: ____, ...step }) => step as StepDefinition);
+  return own.map(({ id: _, rev: __, routeId: ___, place: ____, ...step }) => step);
 }
