@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import type { Refusal } from '#core/bench';
-import { AWAY, BREAK_REASON_CODES, PUT_AWAY, WORK_STAGES } from '#core/bench';
+import { AWAY, PUT_AWAY, WORK_STAGES } from '#core/bench';
 import type { Cartoon, CartoonFinding, Repair } from '#core/cartoon';
 import type { Cuttability } from '#core/cutting';
 import type { CutPiece } from '#core/sizing';
+import { breakReason } from './fields.ts';
 import { ROWS } from './rows.ts';
 import type { Told } from './told.ts';
 
@@ -115,6 +116,24 @@ export const ANSWERS = {
   /** What undo and redo would do next at a place, in words; null where there is nothing. */
   undo: z.strictObject({ seq, undo: text.nullable(), redo: text.nullable() }),
   notes: z.strictObject({ seq, notes: z.array(ROWS.notes) }),
+  /** What the studio uses up beside glass, and the latest entries of its book. */
+  supplies: z.strictObject({ seq, supplies: z.array(ROWS.supplies), moves: z.array(ROWS.supplyMoves) }),
+  /** What is decided on a panel beside its pieces. */
+  plans: z.strictObject({
+    seq,
+    finish: ROWS.finishes.nullable(),
+    leadMarks: ROWS.leadMarks.nullable(),
+    trays: z.array(ROWS.trays),
+    repairs: z.array(ROWS.repairs),
+    /** Supplies that were booked on it. */
+    used: z.array(ROWS.supplyMoves),
+  }),
+  /** The hours that began within a time, and the days in it that are signed. */
+  day: z.strictObject({
+    seq,
+    hours: z.array(ROWS.hours.extend({ panelName: text.nullable() })),
+    sheets: z.array(ROWS.daySheets),
+  }),
   /** Panels in hand that pieces of the same glasses are still to be cut for. */
   beside: z.strictObject({
     seq,
@@ -171,7 +190,7 @@ export const ANSWERS = {
     from: z.number(),
     to: z.number(),
     stages: z.array(z.strictObject({ stage: z.enum(WORK_STAGES), minutes: z.number(), cents })),
-    reasons: z.array(z.strictObject({ reason: z.enum(BREAK_REASON_CODES), count, cents })),
+    reasons: z.array(z.strictObject({ reason: breakReason, count, cents })),
     latest: z.array(ROWS.mishaps.extend({ panelName: text })),
     jobs: z.array(
       z.strictObject({
@@ -196,6 +215,9 @@ export type PanelAnswer = AnswerOf<'panel'>;
 export type HistoryAnswer = AnswerOf<'history'>;
 export type UndoAnswer = AnswerOf<'undo'>;
 export type BesideAnswer = AnswerOf<'beside'>;
+export type SuppliesAnswer = AnswerOf<'supplies'>;
+export type PlansAnswer = AnswerOf<'plans'>;
+export type DayAnswer = AnswerOf<'day'>;
 export type PanelHoursAnswer = AnswerOf<'panelHours'>;
 export type RackAnswer = AnswerOf<'rack'>;
 export type AwayAnswer = AnswerOf<'away'>;

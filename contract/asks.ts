@@ -2,22 +2,24 @@ import { z } from 'zod';
 import {
   AWAY,
   BACK_REASONS,
-  BREAK_REASON_CODES,
   COUNTED_BY,
   DEEDS,
   LOOKS,
   NOTES_ABOUT,
   PUT_AWAY,
+  REPAIR_WAYS,
   TAKEN_IN_KINDS,
   WORK_STAGES,
   type ActKind,
   type AskOf,
 } from '#core/bench';
 import { BOUNDS } from '#core/limits';
-import { COATS, HIDINGS, TEXTURES } from '#core/stock';
+import { BEDDINGS, EDGES, SPOTS, WAYS_TO_HOLD } from '#core/finish';
+import { COATS, HIDINGS, SUPPLY_KINDS, SUPPLY_MOVES, TEXTURES } from '#core/stock';
 import { CURRENCIES } from '#core/units';
 import {
   allowance,
+  breakReason,
   cents,
   colour,
   day,
@@ -33,6 +35,7 @@ import {
   name,
   numbers,
   opening,
+  point,
   ring,
   stepCode,
   straightBreak,
@@ -58,6 +61,19 @@ const receipt = z.strictObject({
   heightMm: lengthMm.min(1, 'must be at least 1 mm'),
   place: words(40),
   costCents: cents,
+});
+/** Of a supply, in the measure of its kind. */
+const amount = z.number().min(0, 'must not be negative').max(1e9);
+const supply = z.strictObject({
+  id,
+  kind: z.enum(SUPPLY_KINDS),
+  name,
+  sort: words(40),
+  code: words(60),
+  packAmount: amount.positive('must be more than 0'),
+  packCents: cents,
+  low: amount,
+  place: words(40),
 });
 const stockList = z.array(knownLabel).min(1).max(500);
 
@@ -100,6 +116,7 @@ export const ASKS = {
       locale,
       longClockMin: z.number().int().min(15).max(BOUNDS.entryMin.most),
       limits,
+      ownReasons: z.array(words(60).min(1)).max(30),
     })
     .partial(),
   'save-person': z.strictObject({ id, name, initial: words(3).min(1), rateCentsPerHour: cents, active: z.boolean() }),
@@ -187,13 +204,68 @@ export const ASKS = {
   'send-back': z.strictObject({ ...ofPieces, reason: z.enum(BACK_REASONS) }),
   break: z.strictObject({
     ...ofPieces,
-    reason: z.enum(BREAK_REASON_CODES),
+    reason: breakReason,
     minutes: z.number().min(0, 'must not be negative').max(BOUNDS.breakMin.most),
     recut: z.strictObject({ stockId: knownLabel, left }).nullable(),
     lostFrom: z.strictObject({ stockId: knownLabel, left }).optional(),
   }),
   'solder-joints': z.strictObject({ panelId: id, side: z.enum(['front', 'back']), joints: numbers }),
   'finish-step': z.strictObject({ panelId: id, step: stepCode }),
+  'plan-finish': z.strictObject({
+    panelId: id,
+    plan: z
+      .strictObject({
+        hold: z.enum(WAYS_TO_HOLD),
+        edge: z.enum(EDGES),
+        rings: z.array(point).max(40),
+        spreadDeg: z.number().min(5, 'must be 5° or more').max(90, 'must be 90° or less'),
+        bars: z.array(z.number().min(-1e5).max(1e5)).max(40),
+        place: z.enum(SPOTS),
+        bedding: z.enum(BEDDINGS),
+        hasOuterGlass: z.boolean(),
+      })
+      .partial(),
+    measured: z
+      .strictObject({
+        widthMm: lengthMm.min(1, 'must be at least 1 mm'),
+        heightMm: lengthMm.min(1, 'must be at least 1 mm'),
+      })
+      .optional(),
+  }),
+  'mark-lead': z.strictObject({
+    panelId: id,
+    cut: z.strictObject({ name: words(40).min(1), isCut: z.boolean() }).optional(),
+    through: z.strictObject({ joint: words(20).min(1), line: z.number().int().nullable() }).optional(),
+  }),
+  'hand-tray': z.strictObject({
+    panelId: id,
+    letter: z.string().regex(/^[A-Z]$/, 'must be one letter'),
+    personId: id.nullable(),
+  }),
+  'open-repair': z.strictObject({
+    id,
+    panelId: id,
+    number: z.number().int().min(1).max(BOUNDS.number.most),
+    way: z.enum(REPAIR_WAYS),
+    words: words(400),
+    joints: z.array(z.number().int().min(1)).max(200),
+  }),
+  'go-on-repair': z.strictObject({ id, step: stepCode }),
+  'save-supply': supply,
+  'list-supplies': z.strictObject({
+    items: z
+      .array(supply.extend({ amount: amount.nullable(), moveId: id }))
+      .min(1)
+      .max(300),
+  }),
+  'move-supply': z.strictObject({
+    id,
+    supplyId: id,
+    kind: z.enum(SUPPLY_MOVES),
+    amount,
+    panelId: id.nullable(),
+    reckoned: amount.nullable(),
+  }),
   receive: receipt,
   'move-stock': z.strictObject({ stockId: knownLabel, place: name }),
   'receive-many': z.strictObject({ items: z.array(receipt).min(1).max(500) }),
@@ -249,6 +321,7 @@ export const ASKS = {
     note: words(400),
   }),
   'remove-hours': z.strictObject({ entryId: id }),
+  'sign-day': z.strictObject({ personId: id, day, minutes: z.number().min(0).max(1440) }),
 } as const satisfies Readonly<Record<DoorKind, z.ZodType>>;
 
 // A schema that says more, less or something else than the act's own type does not compile.

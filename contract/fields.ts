@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { BREAK_REASON_CODES } from '#core/bench';
 import { BOUNDS, isLimit, LIMIT_NAMES, type Bounds, type LimitName } from '#core/limits';
 
 /** A measure as large as may be entered. */
@@ -29,6 +30,12 @@ export const day = z
     const at = new Date(`${text}T00:00:00Z`);
     return !Number.isNaN(at.getTime()) && at.toISOString().startsWith(text);
   }, 'is no date');
+
+/** Why glass breaks: what everybody knows, or the studio's own words. */
+export const breakReason = z.union([
+  z.enum(BREAK_REASON_CODES),
+  z.templateLiteral(['own:', z.string().min(1).max(60)]),
+]);
 
 /** A language tag that dates and money can be shown by. */
 export const locale = words(20).refine((text) => {

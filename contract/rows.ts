@@ -1,22 +1,16 @@
 import { z } from 'zod';
-import {
-  AWAY,
-  BREAK_REASON_CODES,
-  DEEDS,
-  LOOKS,
-  TABLE_NAMES,
-  WORK_STAGES,
-  type TableName,
-  type Tables,
-} from '#core/bench';
-import { COATS, HIDINGS, MOVE_KINDS, TEXTURES } from '#core/stock';
+import { AWAY, DEEDS, LOOKS, REPAIR_WAYS, TABLE_NAMES, WORK_STAGES, type TableName, type Tables } from '#core/bench';
+import { BEDDINGS, EDGES, SPOTS, WAYS_TO_HOLD } from '#core/finish';
+import { COATS, HIDINGS, MOVE_KINDS, SUPPLY_KINDS, SUPPLY_MOVES, TEXTURES } from '#core/stock';
 import { CURRENCIES } from '#core/units';
-import { allowance, lies, limits, opening, point, straightBreak, technique } from './fields.ts';
+import { allowance, breakReason, lies, limits, opening, point, straightBreak, technique } from './fields.ts';
 import type { Tied } from './tied.ts';
 
 const text = z.string();
 const count = z.number().int().min(0);
 const mm = z.number().positive();
+const amount = z.number().min(0);
+const learnt = z.strictObject({ used: amount, reckoned: amount });
 const instant = z.number().int();
 const row = { id: text.min(1), rev: count };
 /** A row's name that hangs on a drawing: the core brands it, on the wire it is text. */
@@ -34,6 +28,7 @@ export const ROWS = {
     locale: text,
     longClockMin: z.number().int().positive(),
     limits,
+    ownReasons: z.array(text),
   }),
   people: z.strictObject({
     ...row,
@@ -144,7 +139,7 @@ export const ROWS = {
     glassId: text.nullable(),
     stage: text,
     asks: z.array(text),
-    broken: z.enum(BREAK_REASON_CODES).nullable(),
+    broken: breakReason.nullable(),
     recuts: count,
     from: text.nullable(),
     areaMm2: z.number().int().positive(),
@@ -183,13 +178,64 @@ export const ROWS = {
     numbers: z.array(z.number().int()),
     note: text,
   }),
+  supplies: z.strictObject({
+    ...row,
+    kind: z.enum(SUPPLY_KINDS),
+    name: text,
+    sort: text,
+    code: text,
+    packAmount: amount,
+    packCents: count,
+    amount,
+    low: amount,
+    place: text,
+    learnt: z.strictObject({ foil: learnt, lead: learnt }).partial(),
+    ...mayBeAway,
+  }),
+  supplyMoves: z.strictObject({
+    ...row,
+    supplyId: text,
+    kind: z.enum(SUPPLY_MOVES),
+    delta: z.number(),
+    balance: amount,
+    cents: count,
+    panelId: text.nullable(),
+    at: instant,
+    personId: text.nullable(),
+  }),
+  finishes: z.strictObject({
+    ...row,
+    ...ofPanel,
+    hold: z.enum(WAYS_TO_HOLD),
+    edge: z.enum(EDGES),
+    rings: z.array(point),
+    spreadDeg: z.number().positive(),
+    bars: z.array(z.number()),
+    place: z.enum(SPOTS),
+    bedding: z.enum(BEDDINGS),
+    hasOuterGlass: z.boolean(),
+    measured: z.strictObject({ widthMm: mm, heightMm: mm, at: instant }).nullable(),
+  }),
+  trays: z.strictObject({ ...row, ...ofPanel, letter: text, personId: text, at: instant }),
+  repairs: z.strictObject({
+    ...row,
+    ...ofPanel,
+    pieceId: branded<Tables['repairs']['pieceId']>(),
+    number: z.number().int(),
+    way: z.enum(REPAIR_WAYS),
+    words: text,
+    openedAt: instant,
+    done: z.array(text),
+    closedAt: instant.nullable(),
+  }),
+  leadMarks: z.strictObject({ ...row, ...ofPanel, cut: z.array(text), through: z.record(text, z.number().int()) }),
   mishaps: z.strictObject({
     ...row,
     ...ofPanel,
     pieceId: branded<Tables['mishaps']['pieceId']>(),
     number: z.number().int(),
     at: instant,
-    reason: z.enum(BREAK_REASON_CODES),
+    reason: breakReason,
     stage: text,
     glassId: text.nullable(),
     glassMm2: count,
@@ -209,6 +255,14 @@ export const ROWS = {
     note: text,
     rateCentsPerHour: count,
     removed: z.boolean(),
+  }),
+  daySheets: z.strictObject({
+    ...row,
+    personId: text,
+    day: text,
+    minutes: amount,
+    signedAt: instant,
+    signedBy: text.nullable(),
   }),
 } as const satisfies Readonly<Record<TableName, z.ZodType>>;
 

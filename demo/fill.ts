@@ -3,6 +3,7 @@ import type { Desk } from '../server/desk.ts';
 import { drawHeron, heronPart } from './drawings/heron.ts';
 import { drawDiamonds, drawFanlight, drawFish, drawLantern, drawTideLight } from './drawings/others.ts';
 import { GLASSES, SHEETS } from './rack.ts';
+import { SUPPLIES } from './shelf.ts';
 import { DAY, Works } from './works.ts';
 
 const glass = (code: string): string => `glass-${code.toLowerCase()}`;
@@ -35,6 +36,17 @@ export function fillDemo(desk: Desk, now: number, random: () => number, id: () =
   // The transom was cemented last night: it waits to set.
   works.at = now - 15 * 3_600_000;
   works.do({ kind: 'finish-step', ask: { panelId: 'transom', step: 'cement' } }, 'morven');
+  works.do(
+    {
+      kind: 'plan-finish',
+      ask: {
+        panelId: 'transom',
+        plan: { hold: 'fitted', edge: 'lead', place: 'window', bedding: 'putty', hasOuterGlass: true },
+        measured: { widthMm: 363.4, heightMm: 243.1 },
+      },
+    },
+    'morven',
+  );
   works.at = now - 42 * 60_000;
   works.do({ kind: 'start-clock', ask: { id: id(), personId: 'kesta', panelId: 'heron', stage: 'grinding' } }, 'kesta');
 }
@@ -58,6 +70,13 @@ function setUp(works: Works, random: () => number): void {
     works.do({
       kind: 'receive',
       ask: { ...sheet, kind: 'sheet', costCents: Math.round((sheet.widthMm * sheet.heightMm * price) / 1e6) },
+    });
+  }
+  for (const { supply, amount } of SUPPLIES) {
+    works.do({ kind: 'save-supply', ask: supply });
+    works.do({
+      kind: 'move-supply',
+      ask: { id: `came-${supply.id}`, supplyId: supply.id, kind: 'bought', amount, panelId: null, reckoned: null },
     });
   }
   for (let i = 0; i < 31; i++) {
@@ -167,6 +186,21 @@ function tideLights(works: Works, due: string): void {
   works.advance('tide-1', numbers('tide-1'), 'leaded', 'morven');
   works.advance('tide-2', numbers('tide-2').slice(0, 22), 'leaded', 'morven');
   works.do({ kind: 'finish-step', ask: { panelId: 'tide-1', step: 'solder-front' } }, 'morven');
+  works.do(
+    {
+      kind: 'plan-finish',
+      ask: { panelId: 'tide-1', plan: { hold: 'fitted', edge: 'lead', place: 'window', bars: [410] } },
+    },
+    'morven',
+  );
+  // The spool was weighed before and after the front.
+  works.do(
+    {
+      kind: 'move-supply',
+      ask: { id: 'tide-front', supplyId: 'supply-7', kind: 'used', amount: 74, panelId: 'tide-1', reckoned: 62 },
+    },
+    'morven',
+  );
   const joints = works.desk.state.get('panels', 'tide-1')?.jointCount ?? 0;
   const most = Array.from({ length: joints }, (_, i) => i + 1).filter((j) => j !== 17 && j !== 40);
   works.work('tide-1', 'morven', 'soldering', 95);

@@ -20,6 +20,7 @@ export { PUT_AWAY, type PutAwayTable } from './acts/putAway/act.ts';
 export type { MarkPieces } from './acts/markPieces/act.ts';
 export type { SavePanel } from './acts/savePanel/act.ts';
 export type { WriteNote } from './acts/writeNote/act.ts';
+export { REPAIR_MEANINGS, REPAIR_WAYS, repairSteps, type RepairStep, type RepairWay } from './repairs.ts';
 export { COUNTED_BY, type CountedBy } from './acts/countStock/act.ts';
 export { TAKEN_IN, TAKEN_IN_KINDS, type TakenIn } from './acts/takeIn/act.ts';
 export { isLaidToCut, sourcesAsLaid } from './acts/laid.ts';
@@ -38,8 +39,11 @@ export {
   BACK_REASONS,
   BREAK_REASON_CODES,
   BREAK_REASONS,
+  breakReasons,
+  ownReason,
   readBreakReason,
   reasonWords,
+  shortReason,
   type BackReason,
   type BreakReason,
 } from './reasons.ts';
@@ -98,7 +102,12 @@ export {
   type JointRowId,
   type Mishap,
   type Panel,
+  type DaySheet,
+  type Finish,
+  type LeadMarks,
   type Note,
+  type Repair,
+  type Tray,
   type NoteAbout,
   NOTES_ABOUT,
   subjectOf,

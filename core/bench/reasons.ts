@@ -22,8 +22,15 @@ export const BREAK_REASONS = {
   client: ['client changed their mind', 'client'],
 } as const satisfies Record<string, readonly [string, ...string[]]>;
 
-export type BreakReason = keyof typeof BREAK_REASONS;
+type SharedReason = keyof typeof BREAK_REASONS;
+/** One that everybody knows, or one of the studio's own in its own words. */
+export type BreakReason = SharedReason | `own:${string}`;
 export const BREAK_REASON_CODES = keysOf(BREAK_REASONS);
+const OWN = 'own:';
+export const ownReason = (words: string): BreakReason => `own:${words}`;
+
+/** All reasons that a studio may name, its own last. */
+export const breakReasons = (own: readonly string[]): BreakReason[] => [...BREAK_REASON_CODES, ...own.map(ownReason)];
 
 /** Why a piece goes back a stage without breaking. */
 export const BACK_REASONS = [
@@ -37,16 +44,26 @@ export const BACK_REASONS = [
 ] as const;
 export type BackReason = (typeof BACK_REASONS)[number];
 
-const wordsFor = (code: BreakReason): readonly string[] => BREAK_REASONS[code];
+const isShared = (code: BreakReason): code is SharedReason => !code.startsWith(OWN);
+const wordsFor = (code: BreakReason): readonly string[] =>
+  isShared(code) ? BREAK_REASONS[code] : [code.slice(OWN.length).toLowerCase()];
 
-/** The reason meant by words, longest wording first; null when none fits. */
-export function readBreakReason(words: string): BreakReason | null {
+/**
+ * The reason meant by words, longest wording first; null when none fits.
+ * @param own reasons of the studio's own
+ */
+export function readBreakReason(words: string, own: readonly string[] = []): BreakReason | null {
   const text = words.trim().toLowerCase();
   if (text === '') return null;
-  for (const code of BREAK_REASON_CODES) if (code === text || wordsFor(code).includes(text)) return code;
-  const starts = BREAK_REASON_CODES.filter((code) => wordsFor(code).some((w) => w.startsWith(text)));
+  const all = breakReasons(own);
+  for (const code of all) if (code === text || wordsFor(code).includes(text)) return code;
+  const starts = all.filter((code) => wordsFor(code).some((w) => w.startsWith(text)));
   return starts.length === 1 ? nth(starts, 0) : null;
 }
 
 /** A reason as a sentence has it. */
-export const reasonWords = (reason: BreakReason): string => BREAK_REASONS[reason][0];
+export const reasonWords = (reason: BreakReason): string =>
+  isShared(reason) ? BREAK_REASONS[reason][0] : reason.slice(OWN.length);
+
+/** A reason as it is said shortest and still known. */
+export const shortReason = (reason: BreakReason): string => wordsFor(reason)[1] ?? nth(wordsFor(reason), 0);

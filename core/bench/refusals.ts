@@ -87,6 +87,13 @@ const REFUSALS = {
   'kept-for-other': ({ name, more, state }) =>
     `${name} is kept for ${placeName(more, state)}; free it on the rack, or take another sheet.`,
   'empty-note': () => 'A note has words, or a photo.',
+  'unknown-supply': () => 'That is not among the supplies any more.',
+  'supply-kind': ({ name }) => `What was booked of ${name} is in another measure; enter a new supply instead.`,
+  'supply-short': ({ name, more }) => `Of ${name} only ${more} is there; count or weigh it first.`,
+  'not-built-in': ({ pieces, numbers }) =>
+    `${pieces} ${numbers.length === 1 ? 'is' : 'are'} not built in yet; say that it broke instead.`,
+  'repair-open': ({ pieces }) => `${pieces} is being mended already.`,
+  'unknown-repair': () => 'This repair is not there any more.',
   'unknown-note': () => 'This note is not there any more.',
   'no-photo': ({ name }) => `No photo of ${name} is kept.`,
   'split-beside': ({ name }) => `This does not part ${name} in two; draw the break from edge to edge.`,

@@ -1,9 +1,11 @@
 import type { LineAllowance, Opening, Technique } from '../sizing/index.ts';
 import type { JointKind } from '../cartoon/index.ts';
 import { limitsWith, type Limits, type OwnLimits } from '../limits/index.ts';
-import type { Glass, SheetPhoto, Spot, StockItem, StockMove } from '../stock/index.ts';
+import type { FinishPlan } from '../finish/index.ts';
+import type { Glass, SheetPhoto, Spot, StockItem, StockMove, Supply, SupplyMove } from '../stock/index.ts';
 import type { Branded, Currency, DisplayUnit, InstantMs, JointId, PieceId } from '../units/index.ts';
 import type { BreakReason } from './reasons.ts';
+import type { RepairWay } from './repairs.ts';
 import { BEGINS, type RouteStep, type RouteVersion, type StepCode } from './routes/definition.ts';
 import type { WorkStage } from './works.ts';
 
@@ -39,6 +41,8 @@ export interface Settings {
   readonly longClockMin: number;
   /** Limits and measures that the studio has set itself. */
   readonly limits: OwnLimits;
+  /** Why glass breaks here, beside what everybody knows, in the studio's own words. */
+  readonly ownReasons: readonly string[];
 }
 
 export interface Person {
@@ -215,6 +219,53 @@ export interface Note {
 /** How a note names what it is about: the kind, a colon, and its id. */
 export const subjectOf = (about: NoteAbout, id: string): string => `${about}:${id}`;
 
+/** How a panel is to be finished and hung or fitted. Its id is the panel's. */
+export interface Finish extends FinishPlan {
+  readonly panelId: string;
+}
+
+/** Who has the pieces of a section on their bench. Its id is the panel's and the letter. */
+export interface Tray {
+  readonly panelId: string;
+  readonly letter: string;
+  readonly personId: string;
+  readonly at: InstantMs;
+}
+
+/** A day of one person's hours, looked at and signed. Its id is the person's and the day. */
+export interface DaySheet {
+  readonly personId: string;
+  /** `YYYY-MM-DD`, where the studio is. */
+  readonly day: string;
+  /** The hours of that day as they were signed. */
+  readonly minutes: number;
+  readonly signedAt: InstantMs;
+  readonly signedBy: string | null;
+}
+
+/** A crack that was seen after a piece was built in, and what is done about it. */
+export interface Repair {
+  readonly panelId: string;
+  readonly pieceId: PieceRowId;
+  /** The piece's number when it was seen. */
+  readonly number: number;
+  readonly way: RepairWay;
+  readonly words: string;
+  readonly openedAt: InstantMs;
+  /** Steps of it that are done. */
+  readonly done: readonly string[];
+  readonly closedAt: InstantMs | null;
+}
+
+/** What was decided on the leading of a panel, beside what is worked out. Its id is the panel's. */
+export interface LeadMarks {
+  readonly panelId: string;
+  /** Pieces of came that are cut, by their names on the list. */
+  readonly cut: readonly string[];
+  /** At a joint, which line goes through, by their ids in the drawing. */
+  readonly through: Readonly<Record<string, number>>;
+}
+
 export interface Tables {
   settings: Settings & Row;
   people: Person & MayBeAway & Row;
@@ -232,8 +283,15 @@ export interface Tables {
   photos: SheetPhoto & Row;
   notes: Note & Row;
   moves: StockMove & Row;
+  supplies: Supply & MayBeAway & Row;
+  supplyMoves: SupplyMove & Row;
+  finishes: Finish & Row;
+  trays: Tray & Row;
+  repairs: Repair & Row;
+  leadMarks: LeadMarks & Row;
   mishaps: Mishap & Row;
   hours: Hours & Row;
+  daySheets: DaySheet & Row;
 }
 
 export type TableName = keyof Tables;
@@ -255,8 +313,15 @@ export const TABLE_NAMES = [
   'photos',
   'notes',
   'moves',
+  'supplies',
+  'supplyMoves',
+  'finishes',
+  'trays',
+  'repairs',
+  'leadMarks',
   'mishaps',
   'hours',
+  'daySheets',
 ] as const satisfies readonly TableName[];
 
 export interface RowChange<T extends TableName = TableName> {
@@ -287,6 +352,9 @@ export const QUESTIONS = {
   stepsOfPanel: question('steps', (s) => s.panelId),
   mishapsOfPiece: question('mishaps', (m) => m.pieceId),
   notesAbout: question('notes', (n) => n.subject),
+  traysOfPanel: question('trays', (t) => t.panelId),
+  repairsOfPanel: question('repairs', (r) => r.panelId),
+  supplyMovesOfPanel: question('supplyMoves', (m) => m.panelId),
   panelsOfCommission: question('panels', (p) => p.commissionId),
   glassesWithCode: question('glasses', (g) => g.code.toLowerCase()),
   stockWithLabel: question('stock', (s) => s.id.toLowerCase()),
@@ -324,6 +392,7 @@ export const DEFAULT_SETTINGS: Settings = {
   locale: 'en-GB',
   longClockMin: 240,
   limits: {},
+  ownReasons: [],
 };
 
 /** The settings, or what they are before anybody has set them. */

@@ -1,5 +1,6 @@
 export { alloyNamed, ALLOYS, mixedDensity, type Alloy } from './alloys.ts';
 export { foilFor, type FoilChoice } from './foil.ts';
+export { wantedSupplies, type WantedSupply } from './wanted.ts';
 export { JOINT_G, seamSection, segmentArea } from './solder.ts';
 export {
   CAME_LENGTH_MM,

@@ -1,5 +1,6 @@
-import { ALLOYS } from '../materials/index.ts';
-import { count, showLength } from '../units/index.ts';
+import { ALLOYS, wantedSupplies } from '../materials/index.ts';
+import { amountWords, SUPPLY_WORDS, supplyNeeds } from '../stock/index.ts';
+import { nth, showLength, showMoney } from '../units/index.ts';
 import { headed, workArea, type Heading } from './heading.ts';
 import { listed, type Column } from './listed.ts';
 import { text, type Mark, type Page } from './page.ts';
@@ -23,7 +24,7 @@ export function listPages(panel: PaperPanel, paper: PaperSize, heading: Heading)
   const note: Mark[] = [
     text(
       [room.minX, room.maxY + 2],
-      'Glass before waste in cutting. Foil, came and solder reckoned from the drawing.',
+      'Glass before waste in cutting. What is beside it is reckoned from the drawing; came in whole lengths.',
       3.1,
       { ink: 'soft' },
     ),
@@ -48,16 +49,28 @@ export const listRows = (panel: PaperPanel): string[][] => [
 
 const metres = (mm: number): string => `${(mm / 1000).toFixed(1)} m`;
 
-function metalRows({ materials, unit, technique }: PaperPanel): string[][] {
+function metalRows({ materials, supplies, unit, technique, currency, locale }: PaperPanel): string[][] {
   if (!materials) return [];
-  const { foil, came, solder, weightG, cementMm } = materials;
-  const row = (what: string, needs: string, buy = '') => [what, needs, '', buy, ''];
+  const { foil, weightG, cementMm } = materials;
+  const needs = supplyNeeds(wantedSupplies(materials, { technique, alloy: nth(ALLOYS, 0) }), supplies, technique);
+  const row = (what: string, amount: string) => [what, amount, '', '', ''];
   return [
-    ...(foil
-      ? [row(`Copper foil ${foil.stock}, ${showLength(foil.widthMm, unit, 2)} wide`, metres(foil.lengthMm))]
-      : []),
-    ...came.map((one) => row(`Came ${one.profile.toUpperCase()}`, metres(one.lengthMm), count(one.bought, 'length'))),
-    row(`Solder ${ALLOYS[0]?.code ?? ''}`, `${Math.round(solder.massG)} g`),
+    ...needs.map((need) => {
+      const supply = supplies.find((one) => one.id === need.supplyId);
+      const wide = need.kind === 'foil' && foil ? `, ${showLength(foil.widthMm, unit, 2)} wide` : '';
+      const code = supply && supply.code !== '' ? ` (${supply.code})` : '';
+      return [
+        `${supply?.name ?? `${SUPPLY_WORDS[need.kind]} ${need.sort}`.trim()}${code}${wide}`,
+        amountWords(need.kind, need.needed),
+        supply ? amountWords(need.kind, need.there) : '',
+        supply
+          ? need.packs > 0
+            ? `${need.packs} × ${amountWords(need.kind, supply.packAmount)}`
+            : ''
+          : amountWords(need.kind, need.needed),
+        need.buyCents > 0 ? showMoney(need.buyCents, currency, locale) : '',
+      ];
+    }),
     ...(technique === 'lead' ? [row('Edges to cement, each face', metres(cementMm))] : []),
     row('Weight when finished', `${(weightG.total / 1000).toFixed(1)} kg`),
   ];

@@ -1,5 +1,6 @@
 import { benchCard, careCard, labelPages } from './cards.ts';
 import { cartoonBox, cartoonMarks } from './cartoonPaper.ts';
+import { fittingPages } from './fittingPaper.ts';
 import { leadPages } from './leadPaper.ts';
 import { listPages } from './listPaper.ts';
 import type { Page } from './page.ts';
@@ -10,7 +11,18 @@ import { tiled } from './tiled.ts';
 import type { PaperPanel } from './types.ts';
 import { headingOf } from './words.ts';
 
-export const PAPER_KINDS = ['cartoon', 'patterns', 'sheets', 'lead', 'list', 'bench', 'labels', 'care', 'job'] as const;
+export const PAPER_KINDS = [
+  'cartoon',
+  'patterns',
+  'sheets',
+  'lead',
+  'list',
+  'bench',
+  'labels',
+  'care',
+  'fitting',
+  'job',
+] as const;
 export type PaperKind = (typeof PAPER_KINDS)[number];
 
 export interface PaperOptions {
@@ -32,6 +44,7 @@ export const PAPER_TITLES: Readonly<Record<PaperKind, string>> = {
   bench: 'Bench card',
   labels: 'Labels',
   care: 'Care card',
+  fitting: 'Fitting sheet',
   job: 'Everything',
 };
 
@@ -44,6 +57,7 @@ const OF_A_JOB = [
   'sheets',
   'lead',
   'care',
+  'fitting',
 ] as const satisfies readonly PaperKind[];
 
 /** The pages of one of a panel's papers; none where there is nothing to say, as a leading plan of copper foil. */
@@ -72,6 +86,8 @@ export function paperPages(kind: PaperKind, panel: PaperPanel, options: PaperOpt
       return labelPages(panel, paper, heading);
     case 'care':
       return careCard(panel, paper, heading);
+    case 'fitting':
+      return fittingPages(panel, paper, heading);
     case 'job':
       return OF_A_JOB.flatMap((one) => paperPages(one, panel, options));
   }

@@ -1,10 +1,11 @@
 import type { Cartoon } from '../cartoon/index.ts';
+import type { FinishPlan } from '../finish/index.ts';
 import type { Ring } from '../geometry/index.ts';
 import type { LeadPlan, CutList } from '../leading/index.ts';
 import type { Materials } from '../materials/index.ts';
-import type { CutPiece, LineAllowance } from '../sizing/index.ts';
-import type { StraightBreak } from '../stock/index.ts';
-import type { DisplayUnit } from '../units/index.ts';
+import type { CutPiece, LineAllowance, Opening } from '../sizing/index.ts';
+import type { StraightBreak, Supply } from '../stock/index.ts';
+import type { Currency, DisplayUnit } from '../units/index.ts';
 
 export interface PaperGlass {
   readonly code: string;
@@ -60,6 +61,12 @@ export interface PaperPanel {
   readonly sheets: readonly PaperSheet[];
   readonly needs: readonly NeedLine[];
   readonly materials: Materials | null;
+  /** What is on the shelf beside glass. */
+  readonly supplies: readonly (Supply & { readonly id: string })[];
+  readonly currency: Currency;
+  readonly locale: string;
+  readonly finish: FinishPlan;
+  readonly opening: Opening | null;
   /** Of leaded panels. */
   readonly lead: { readonly plan: LeadPlan; readonly cuts: CutList } | null;
   /** What a scanner is to read from its bench card. */

@@ -28,3 +28,33 @@ export { readReceipts, type Column as ReceiptColumn, type Receipt, type ReceiptF
 export { spreadOver, type GlassSpread, type Spread, type SpreadPanel, type Swap } from './spread.ts';
 export { shoppingList, USUAL_USE, type ToBuy } from './shopping.ts';
 export { labelsFrom } from './labels.ts';
+export {
+  costOf,
+  ownShare,
+  servesFor,
+  SORTED_KINDS,
+  SUPPLY_KINDS,
+  SUPPLY_MEASURES,
+  SUPPLY_MOVES,
+  supplyNeeds,
+  tidyAmount,
+  type Learnt,
+  type Supply,
+  type SupplyKind,
+  type SupplyMeasure,
+  type SupplyMove,
+  type SupplyMoveKind,
+  type SupplyNeed,
+  type SupplyWork,
+} from './supply.ts';
+export {
+  amountWords,
+  readAmount,
+  readSupplies,
+  SUPPLY_COLUMNS,
+  SUPPLY_WORDS,
+  writtenAmount,
+  writtenUnit,
+  type ListedSupply,
+  type SupplyListFault,
+} from './supplyList.ts';

@@ -1,3 +1,4 @@
+import { USUAL_FINISH } from '../finish/index.ts';
 import { readCartoon } from '../cartoon/index.ts';
 import { leadOf, type PaperGlass, type PaperPanel } from '../papers/index.ts';
 import { cutOutlines, DEFAULT_ALLOWANCE } from '../sizing/index.ts';
@@ -29,6 +30,11 @@ export function paperPanel(svg: string, technique: 'foil' | 'lead' = 'foil'): Pa
     sheets: [],
     needs: [{ what: 'S-1 sky', needs: '0.2 m²', has: '1 m²', buy: '', cost: '' }],
     materials: null,
+    supplies: [],
+    currency: 'EUR',
+    locale: 'en-GB',
+    finish: USUAL_FINISH,
+    opening: null,
     lead: technique === 'lead' ? leadOf(cartoon, allowance) : null,
     code: 'http://localhost/panels/p/bench',
   };

@@ -1,6 +1,8 @@
 import {
   lastStageOf,
   routeOf,
+  REPAIR_WAYS,
+  repairSteps,
   SHIPPED_ROUTES,
   settingsOf,
   type ActKind,
@@ -11,7 +13,7 @@ import {
 } from '../bench/index.ts';
 import { boxOf } from '../geometry/index.ts';
 import { DEFAULT_ALLOWANCE, type Technique } from '../sizing/index.ts';
-import { shapeLeft, type StockItem } from '../stock/index.ts';
+import { shapeLeft, SUPPLY_MOVES, type StockItem } from '../stock/index.ts';
 import { lastOf, nth, seededRandom, type PieceId } from '../units/index.ts';
 import { drawing, type SmallStudio } from './smallStudio.ts';
 
@@ -113,6 +115,7 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
         ['panels', panelId],
         ['glasses', 'red'],
         ['people', 'bo'],
+        ['supplies', 'roll'],
       ] as const);
       const isAway = (s.studio.get(table, id)?.away ?? null) !== null;
       return { table, id, as: isAway ? null : pick(['archived', 'deleted'] as const) };
@@ -147,6 +150,64 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       const onIt = [...s.studio.all('pieces')].filter((p) => p.stage === 'to-cut' && p.glassId === item.glassId);
       return { panelId, sheets: [laidInStrips(item, onIt.slice(0, 1 + below(4)))] };
     },
+    'plan-finish': () => ({
+      panelId,
+      plan: pick([
+        { hold: 'fitted' as const, bars: [below(90)] },
+        { spreadDeg: 30 + below(60) },
+        { hasOuterGlass: true },
+      ]),
+      ...(random() < 0.5 ? { measured: { widthMm: 99 + random(), heightMm: 100 } } : {}),
+    }),
+    'mark-lead': () => ({
+      panelId,
+      ...pick([
+        { cut: { name: `${below(5)}`, isCut: random() < 0.6 } },
+        { through: { joint: `${below(5)}`, line: maybe(below(9)) } },
+      ]),
+    }),
+    'hand-tray': () => ({ panelId, letter: pick(['A', 'B']), personId: pick(['ada', 'bo', null]) }),
+    'open-repair': () => {
+      const built = [...s.studio.all('pieces')].filter((p) => p.stage === 'in-place' || p.stage === 'leaded');
+      return {
+        id: fresh('r'),
+        panelId,
+        number: built.length > 0 ? pick(built).number : 1,
+        way: pick(REPAIR_WAYS),
+        words: '',
+        joints: [1 + below(9)],
+      };
+    },
+    'go-on-repair': () => {
+      const open = [...s.studio.all('repairs')].filter((one) => one.closedAt === null);
+      if (open.length === 0) return { id: 'none', step: 'looked' };
+      const { id, way, done } = pick(open);
+      const next = repairSteps(way, technique).find((step) => !done.includes(step.code));
+      return { id, step: next?.code ?? 'looked' };
+    },
+    'save-supply': () => ({
+      id: pick(['spool', 'roll']),
+      kind: 'solder',
+      name: fresh('Solder '),
+      sort: '60/40',
+      code: '',
+      packAmount: 500,
+      packCents: 1900,
+      low: 100,
+      place: '',
+    }),
+    'list-supplies': () => ({
+      items: [{ ...asks['save-supply'](), amount: maybe(below(400)), moveId: fresh('m') }],
+    }),
+    'move-supply': () => ({
+      id: fresh('m'),
+      supplyId: pick(['spool', 'roll']),
+      kind: pick(SUPPLY_MOVES),
+      amount: below(300) + 0.5,
+      panelId: maybe(panelId),
+      reckoned: maybe(below(200)),
+    }),
+    'sign-day': () => ({ personId: pick(['ada', 'bo']), day: `2026-03-0${1 + below(9)}`, minutes: below(500) }),
     'write-note': () => ({
       id: fresh('n'),
       ...pick([

@@ -19,6 +19,7 @@ export { drawingRefusalWords } from './drawingRefusals.ts';
 export { TECHNIQUE_WORDS } from './terms.ts';
 export { receiptFaultWords } from './receipts.ts';
 export { endsWords, lockedWords, runWords } from './lead.ts';
+export { supplyListFaultWords } from './supplies.ts';
 export { materialsFindingWords } from './materials.ts';
 export { tallyWords } from './tally.ts';
 export { pieceSaid } from './said.ts';
@@ -36,3 +37,4 @@ export {
 export { textureWords } from './glass.ts';
 export { stepCodeFor, stepWords } from './routes.ts';
 export { gateWords } from './gates.ts';
+export { EDGE_WHY, hangingFindingWords, playWords, stiffeningWords } from './finish.ts';

@@ -14,6 +14,9 @@ import { archivedAnswer, commissionAnswer, jobsAnswer } from '../queries/jobs.ts
 import { panelAnswer, panelHoursAnswer } from '../queries/panel.ts';
 import { ledgerAnswer, rackAnswer } from '../queries/rack.ts';
 import { reckoningAnswer } from '../queries/reckoning.ts';
+import { dayAnswer } from '../queries/day.ts';
+import { plansAnswer } from '../queries/plans.ts';
+import { suppliesAnswer } from '../queries/supplies.ts';
 import { studioAnswer } from '../queries/studio.ts';
 import { todayAnswer } from '../queries/today.ts';
 import { unpack } from '../store/packing.ts';
@@ -22,6 +25,10 @@ import { sendError } from './errors.ts';
 
 const before = z.coerce.number().int().min(0).optional().catch(undefined);
 const instant = z.coerce.number().int().min(0).max(8.64e15);
+/** Days as the studio counts them, and the instants between which they lie. */
+const day = z.string().regex(/^\d{4}-\d\d-\d\d$/);
+const period = z.object({ from: instant, to: instant, first: day, last: day });
+const LONGEST_MS = 32 * 24 * 3600 * 1000;
 const FOREVER = 'private, max-age=31536000, immutable';
 
 /** One question a place. Answers carry a tag: what has not changed is not sent again. */
@@ -68,6 +75,15 @@ export function queries(desk: Desk, drawings: Drawings, clock: () => number): Ro
     const subject = about ? subjectOf(about, req.params.id) : null;
     const notes = subject === null ? null : [...desk.state.ask('notesAbout', subject)].sort((a, b) => b.at - a.at);
     found(res, notes && { seq: desk.seq, notes }, 'list');
+  });
+  router.get('/supplies', (_req, res) => found(res, suppliesAnswer(desk), 'list'));
+  router.get('/panels/:id/plans', (req, res) => found(res, plansAnswer(desk, req.params.id), 'panel'));
+  router.get('/days', (req, res) => {
+    const asked = period.safeParse(req.query);
+    if (!asked.success || asked.data.to < asked.data.from || asked.data.to - asked.data.from > LONGEST_MS)
+      return sendError(res, 'bad-input', 'Say from which day to which, a month at most; nothing was changed.');
+    const { from, to, first, last } = asked.data;
+    found(res, dayAnswer(desk, from, to, [first, last]), 'day');
   });
   router.get('/rack', (_req, res) => found(res, rackAnswer(desk), 'rack'));
   router.get('/away', (_req, res) => found(res, awayAnswer(desk, clock()), 'list'));

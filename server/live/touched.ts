@@ -14,6 +14,12 @@ const PARENTS: Readonly<Partial<Record<TableName, readonly string[]>>> = {
   notes: ['panelId'],
   mishaps: ['panelId'],
   hours: ['panelId'],
+  supplyMoves: ['supplyId', 'panelId'],
+  finishes: ['panelId'],
+  trays: ['panelId'],
+  repairs: ['panelId'],
+  leadMarks: ['panelId'],
+  daySheets: ['personId'],
   stock: ['id'],
   moves: ['stockId'],
 };

@@ -1,4 +1,5 @@
 import { BEGINS, settingsOf, type PieceRow, type StockRow } from '#core/bench';
+import { USUAL_FINISH } from '#core/finish';
 import { isHex, type NeedLine, type PaperGlass } from '#core/papers';
 import { isRough, shapeLeft, type Glass } from '#core/stock';
 import { showArea, showMoney } from '#core/units';
@@ -52,13 +53,17 @@ export async function paperFacts(
     const { outline } = shapeLeft(item);
     sheets.push({ label: item.id, glass: paperGlass(glass), outline, breaks: item.breaks, lying });
   }
-  const { name, technique, widthMm, heightMm, allowance } = panel;
+  const { name, technique, widthMm, heightMm, allowance, opening } = panel;
+  const { id: _, rev: __, panelId: ___, ...finish } = state.get('finishes', panelId) ?? { ...NO_ROW, ...USUAL_FINISH };
   return {
     name,
     job: commission.title,
     client: commission.client,
     due: commission.due === null ? '' : `for ${dayWords(commission.due, locale)}`,
-    ...{ technique, widthMm, heightMm, allowance, unit, reading, studies, sheets },
+    ...{ technique, widthMm, heightMm, allowance, opening, finish, unit, reading, studies, sheets },
+    currency: settings.currency,
+    locale,
+    supplies: state.where('supplies', 'away is null order by kind, name, id'),
     pieces: pieces.map(({ number, section, glassId, flowDeg }) => {
       const glass = glassId === null ? undefined : glasses.get(glassId);
       return { number, section, flowDeg, glass: glass ? paperGlass(glass) : null };
@@ -70,6 +75,7 @@ export async function paperFacts(
   };
 }
 
+const NO_ROW = { id: '', rev: 0, panelId: '' };
 const dayWords = (day: string, locale: string): string =>
   new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(`${day}T12:00:00Z`));
 

@@ -76,7 +76,7 @@ export async function work(job: PaperJob): Promise<Uint8Array> {
 
 /** What takes a while is worked out for the papers alone that tell it. */
 const wantsMore = (kind: PaperKind) => ({
-  materials: kind === 'list' || kind === 'job',
+  materials: kind === 'list' || kind === 'fitting' || kind === 'job',
   lead: kind === 'lead' || kind === 'job',
 });
 

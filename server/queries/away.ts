@@ -30,6 +30,9 @@ export function awayAnswer(desk: Desk, now: number): AwayAnswer {
       .where('glasses', few, since)
       .map((glass) => ({ ...gone(glass), table: 'glasses' as const, name: glass.code, more: glass.name })),
     ...state
+      .where('supplies', few, since)
+      .map((supply) => ({ ...gone(supply), table: 'supplies' as const, name: supply.name, more: supply.code })),
+    ...state
       .where('people', few, since)
       .map((person) => ({ ...gone(person), table: 'people' as const, name: person.name, more: '' })),
   ];

@@ -12,8 +12,10 @@ const layout = place(async () => (await import('../places/layout/LayoutStep.tsx'
 const bench = place(async () => (await import('../places/bench/BenchStep.tsx')).BenchStep);
 const finish = place(async () => (await import('../places/finish/FinishStep.tsx')).FinishStep);
 const hours = place(async () => (await import('../places/hours/HoursStep.tsx')).HoursStep);
+const materials = place(async () => (await import('../places/materials/MaterialsStep.tsx')).MaterialsStep);
 const papers = place(async () => (await import('../places/papers/PapersStep.tsx')).PapersStep);
 const rack = place(async () => (await import('../places/rack/Rack.tsx')).Rack);
+const supplies = place(async () => (await import('../places/supplies/Supplies.tsx')).Supplies);
 const reckoning = place(async () => (await import('../places/reckoning/Reckoning.tsx')).Reckoning);
 const setup = place(async () => (await import('../places/setup/Setup.tsx')).Setup);
 
@@ -23,6 +25,7 @@ export const PLACES = [
   ['/jobs', jobs.Here],
   ['/jobs/:commissionId', job.Here],
   ['/rack', rack.Here],
+  ['/rack/supplies', supplies.Here],
   ['/reckoning', reckoning.Here],
   ['/setup', setup.Here],
 ] as const;
@@ -34,6 +37,7 @@ export const STEPS = [
   ['cartoon', cartoon.Here],
   ['glass', glass.Here],
   ['layout', layout.Here],
+  ['materials', materials.Here],
   ['bench', bench.Here],
   ['finish', finish.Here],
   ['hours', hours.Here],
@@ -54,7 +58,9 @@ export const fetchPlaces = (): void =>
     cartoon,
     measure,
     hours,
+    materials,
     papers,
+    supplies,
     job,
     setup,
     reckoning,

@@ -23,6 +23,7 @@ const STEPS: readonly [string, string, string][] = [
   ['cartoon', 'Cartoon', 'the drawing'],
   ['glass', 'Glass', 'which glass for which piece'],
   ['layout', 'Layout', 'where each piece lies on which sheet'],
+  ['materials', 'Materials', 'foil, came, solder: how much, what to buy'],
   ['bench', 'Bench', 'cut, ground, foiled, in place'],
   ['finish', 'Finish', 'joints, cement, patina, delivery'],
   ['hours', 'Hours & cost', 'clock, recuts, price'],

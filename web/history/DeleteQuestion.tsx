@@ -52,6 +52,7 @@ export function DeleteQuestion({
 function hangsOnIt(table: PutAwayTable, { panels, pieces, cut, minutes, waiting }: HangsAnswer): string {
   if (table === 'people')
     return 'The hours and steps of that person stay, with the name and the rate they were worked at.';
+  if (table === 'supplies') return 'What was bought and used of it stays in the book.';
   if (table === 'glasses')
     return waiting === 0
       ? 'No piece waits to be cut from it. What was cut of it stays as it is.'

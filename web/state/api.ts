@@ -77,6 +77,11 @@ export const api = {
   /** @param id of the piece's row: the panel's, a slash and the piece's own */
   pieceHistory: (id: string) => place<'history'>(`/pieces/${id.split('/').map(at).join('/')}/history`),
   rack: () => place<'rack'>('/rack'),
+  supplies: () => place<'supplies'>('/supplies'),
+  plans: (panelId: string) => place<'plans'>(`/panels/${at(panelId)}/plans`),
+  /** @param days the first and the last, `YYYY-MM-DD` */
+  day: (from: number, to: number, [first, last]: readonly [string, string]) =>
+    place<'day'>(`/days?from=${from}&to=${to}&first=${first}&last=${last}`),
   ledger: (stockId: string) => place<'ledger'>(`/rack/${at(stockId)}/ledger`),
   reckoning: (from: number, to: number) => place<'reckoning'>(`/reckoning?from=${from}&to=${to}`),
   notes: (about: NoteAbout, id: string) => place<'notes'>(`/notes/${about}/${at(id)}`),

@@ -41,9 +41,22 @@ const ASKED_AGAIN: Readonly<Record<string, Keys>> = {
   notes: both(all('notes'), each('history'), each('undo')),
   choices: both(each('panel'), each('history'), each('undo')),
   mishaps: both(each('panel-hours'), all('reckoning', 'commission')),
-  hours: both(each('panel-hours'), each('history'), each('undo'), all('studio', 'reckoning', 'commission', 'jobs')),
+  hours: both(
+    all('day'),
+    each('panel-hours'),
+    each('history'),
+    each('undo'),
+    all('studio', 'reckoning', 'commission', 'jobs'),
+  ),
   stock: both(all('rack', 'today', 'away', 'paper'), undoAt('rack')),
   moves: both(all('rack'), each('ledger')),
+  supplies: both(all('supplies', 'away', 'paper'), undoAt('rack'), undoAt('setup')),
+  supplyMoves: both(all('supplies', 'plans'), undoAt('rack')),
+  finishes: both(each('plans'), each('paper'), each('history'), each('undo')),
+  trays: both(each('plans'), each('history'), each('undo')),
+  repairs: both(each('plans'), each('history'), each('undo'), all('today')),
+  leadMarks: both(each('plans'), each('paper'), each('history'), each('undo')),
+  daySheets: all('day'),
 };
 
 /** The questions to ask again after a change. */

@@ -125,6 +125,14 @@ export function useUndoWords(place: UndoPlace): UndoAnswer | undefined {
   });
   return data;
 }
+/** What the studio uses up beside glass. */
+export const useSupplies = () => useQuery({ queryKey: ['supplies'], queryFn: api.supplies, ...asked });
+/** What is decided on a panel beside its pieces. */
+export const usePlans = (panelId: string) =>
+  useQuery({ queryKey: ['plans', panelId], queryFn: () => api.plans(panelId), retry, staleTime: HOLDS_MS });
+/** The hours of some days, and which of them are signed. */
+export const useDays = (from: number, to: number, days: readonly [string, string]) =>
+  useQuery({ queryKey: ['day', from, to], queryFn: () => api.day(from, to, days), ...asked });
 /** Notes and photos of one thing, the latest first. */
 export const useNotes = (about: NoteAbout, id: string) =>
   useQuery({ queryKey: ['notes', about, id], queryFn: () => api.notes(about, id), retry, staleTime: HOLDS_MS });

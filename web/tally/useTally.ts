@@ -62,10 +62,14 @@ export function useTally(view: PanelView): Tally {
       .filter((s) => s.gone === null && own.has(s.glassId))
       .sort((a, b) => a.areaMm2 - b.areaMm2);
     const asked = new Set([...reader.ask('piecesOfPanel', panel.id)].flatMap((p) => p.asks));
-    return offers(text, vocabularyOf(panel.route, asked), {
-      labels: stock.map((s) => s.id),
-      glasses: [...reader.all('glasses')].map((g) => g.code).sort(),
-    });
+    return offers(
+      text,
+      { ...vocabularyOf(panel.route, asked), ownReasons: settings.ownReasons },
+      {
+        labels: stock.map((s) => s.id),
+        glasses: [...reader.all('glasses')].map((g) => g.code).sort(),
+      },
+    );
   }, [text, meaning, reader, panel]);
   const write = useCallback((next: string) => setText(next), []);
   const begin = useCallback((next: string) => {

@@ -32,6 +32,15 @@ import { saveGlass } from './saveGlass/act.ts';
 import { savePanel } from './savePanel/act.ts';
 import { savePerson } from './savePerson/act.ts';
 import { saveRoute } from './saveRoute/act.ts';
+import { saveSupply } from './saveSupply/act.ts';
+import { listSupplies } from './listSupplies/act.ts';
+import { moveSupply } from './moveSupply/act.ts';
+import { planFinish } from './planFinish/act.ts';
+import { handTray } from './handTray/act.ts';
+import { signDay } from './signDay/act.ts';
+import { openRepair } from './openRepair/act.ts';
+import { goOnRepair } from './goOnRepair/act.ts';
+import { markLead } from './markLead/act.ts';
 import { sendBack } from './sendBack/act.ts';
 import { shapeStock } from './shapeStock/act.ts';
 import { solderJoints } from './solderJoints/act.ts';
@@ -74,6 +83,11 @@ export const ACTS = {
   break: breakPieces,
   'solder-joints': solderJoints,
   'finish-step': finishStep,
+  'plan-finish': planFinish,
+  'mark-lead': markLead,
+  'hand-tray': handTray,
+  'open-repair': openRepair,
+  'go-on-repair': goOnRepair,
   receive: receiveStock,
   'receive-many': receiveMany,
   'move-stock': moveStock,
@@ -87,10 +101,14 @@ export const ACTS = {
   'count-stock': countStock,
   'withdraw-stock': withdrawStock,
   'write-off': writeOffStock,
+  'save-supply': saveSupply,
+  'list-supplies': listSupplies,
+  'move-supply': moveSupply,
   'start-clock': startClock,
   'stop-clock': stopClock,
   'enter-hours': enterHours,
   'remove-hours': removeHours,
+  'sign-day': signDay,
   'put-back': putBack,
 } as const;
 

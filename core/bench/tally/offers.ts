@@ -1,4 +1,4 @@
-import { BACK_REASONS, BREAK_REASON_CODES, BREAK_REASONS } from '../reasons.ts';
+import { BACK_REASONS, breakReasons, shortReason } from '../reasons.ts';
 import type { StepCode } from '../routes/definition.ts';
 import { SIDES } from '../acts/joints.ts';
 import { parseTally, type Vocabulary } from './parse.ts';
@@ -18,8 +18,7 @@ const VERBS = ['cut', 'broke', 'recut', 'return', 'glass'];
 const firstCalls = (steps: ReadonlyMap<string, StepCode>): string[] =>
   [...new Map([...steps].reverse().map(([call, code]) => [code, call])).values()].reverse();
 
-/** A reason as it is said shortest and still known. */
-const reasons = (): string[] => BREAK_REASON_CODES.map((code) => BREAK_REASONS[code][1] ?? BREAK_REASONS[code][0]);
+const reasons = ({ ownReasons = [] }: Vocabulary): string[] => breakReasons(ownReasons).map(shortReason);
 
 /**
  * The words that may come next in a tally line, for who taps instead of typing; each is added as it stands. Nothing where
@@ -48,17 +47,18 @@ export function offers(line: string, vocabulary: Vocabulary, { labels, glasses }
   }
 }
 
-function unfinished(words: readonly string[], isAtFrom: boolean, { pieceSteps }: Vocabulary, names: Names): string[] {
+function unfinished(words: readonly string[], isAtFrom: boolean, vocabulary: Vocabulary, names: Names): string[] {
+  const { pieceSteps } = vocabulary;
   if (words[0] === 'joints' || words[0] === 'joint')
     return words.some((word) => word === 'all' || /^\d/.test(word)) ? [...SIDES] : ['all'];
   const verb = words.find((word) => VERBS.includes(word) || word === 'broken');
   switch (verb) {
     case 'broke':
     case 'broken':
-      return reasons();
+      return reasons(vocabulary);
     case 'recut':
       if (isAtFrom) return [...names.labels];
-      return words.at(-1) === 'recut' ? [...reasons(), 'from'] : ['from'];
+      return words.at(-1) === 'recut' ? [...reasons(vocabulary), 'from'] : ['from'];
     case 'return':
     case 'returned':
       return [...BACK_REASONS];

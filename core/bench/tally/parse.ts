@@ -9,6 +9,8 @@ export interface Vocabulary {
   readonly pieceSteps: ReadonlyMap<string, StepCode>;
   /** Steps of the panel as a whole. */
   readonly panelSteps: ReadonlyMap<string, StepCode>;
+  /** Why glass breaks, in the studio's own words. */
+  readonly ownReasons?: readonly string[];
 }
 
 /** What pieces a line names: numbers, ranges, words for a group (a glass code or a label), the rest, and all but some. */
@@ -167,7 +169,7 @@ function act(
     }
     case 'broke':
     case 'broken': {
-      const reason = readBreakReason(rest);
+      const reason = readBreakReason(rest, vocabulary.ownReasons);
       if (reason) return { kind: 'break', picks, reason, from, minutes };
       return {
         kind: 'typing',
@@ -176,7 +178,7 @@ function act(
       };
     }
     case 'recut': {
-      const reason = rest === '' ? null : readBreakReason(rest);
+      const reason = rest === '' ? null : readBreakReason(rest, vocabulary.ownReasons);
       if (rest !== '' && reason === null)
         return { kind: 'typing', picks, hint: `“${rest}” is no reason that is known; then “from” and a sheet` };
       return from === null

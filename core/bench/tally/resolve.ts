@@ -3,7 +3,7 @@ import type { Left } from '../../stock/index.ts';
 import type { Command } from '../acts/index.ts';
 import { isLaidToCut, sourcesAsLaid } from '../acts/laid.ts';
 import { BEGINS, routeOf, type Route } from '../routes/route.ts';
-import type { PanelRow, PieceRow, Reader } from '../tables.ts';
+import { settingsOf, type PanelRow, type PieceRow, type Reader } from '../tables.ts';
 import { parseTally, type Pick, type TallyLine, type Vocabulary } from './parse.ts';
 
 /** Glass of these pieces is cut, but from which sheet, and what is left of it, was not said. */
@@ -47,7 +47,8 @@ export function vocabularyOf(route: Route, asked?: ReadonlySet<string>): Vocabul
 
 /** Reads a tally line for one panel: names pieces, picks the sheet where there is no doubt, or says what is missing. */
 export function readTally(text: string, state: Reader, panel: PanelRow): TallyMeaning {
-  const line = parseTally(text, vocabularyOf(routeOf(state, panel)));
+  const { ownReasons } = settingsOf(state);
+  const line = parseTally(text, { ...vocabularyOf(routeOf(state, panel)), ownReasons });
   const nothing = { line, numbers: [], joints: [], command: null, direction: null, questions: [], problem: null };
   if (line.kind === 'empty') return nothing;
   if (line.kind === 'undo' || line.kind === 'redo') return { ...nothing, direction: line.kind };

@@ -1,6 +1,24 @@
 import type { TableName, Tables } from '#core/bench';
-import { panels, sections, steps, joints, pieces, choices, photos, notes, moves, mishaps, hours } from './panels.ts';
-import { settings, people, glasses, stock, routes, routeSteps, commissions } from './studio.ts';
+import {
+  panels,
+  sections,
+  steps,
+  joints,
+  pieces,
+  choices,
+  photos,
+  notes,
+  moves,
+  supplyMoves,
+  finishes,
+  trays,
+  repairs,
+  leadMarks,
+  mishaps,
+  hours,
+  daySheets,
+} from './panels.ts';
+import { settings, people, glasses, stock, supplies, routes, routeSteps, commissions } from './studio.ts';
 
 export { fileUses, files, drawings, studies } from './files.ts';
 export { log, logOriginals, meta, OFF_THE_RACK, pieceLog } from './log.ts';
@@ -15,10 +33,16 @@ export {
   photos,
   notes,
   moves,
+  supplyMoves,
+  finishes,
+  trays,
+  repairs,
+  leadMarks,
   mishaps,
   hours,
+  daySheets,
 } from './panels.ts';
-export { settings, people, glasses, stock, routes, routeSteps, commissions } from './studio.ts';
+export { settings, people, glasses, stock, supplies, routes, routeSteps, commissions } from './studio.ts';
 
 /** The tables whose rows the core reads and writes, by its names. */
 export const ROW_TABLES = {
@@ -38,8 +62,15 @@ export const ROW_TABLES = {
   photos,
   notes,
   moves,
+  supplies,
+  supplyMoves,
+  finishes,
+  trays,
+  repairs,
+  leadMarks,
   mishaps,
   hours,
+  daySheets,
 } as const;
 
 // Columns and the core's rows say the same: else this does not compile.

@@ -1,11 +1,13 @@
 import { sql } from 'drizzle-orm';
 import { check, foreignKey, index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import type { BreakReason, JointRowId, PanelCounts, PieceRowId, WorkStage } from '#core/bench';
+import type { BreakReason, JointRowId, PanelCounts, PieceRowId, RepairWay, WorkStage } from '#core/bench';
 import type { JointKind } from '#core/cartoon';
 import type { LineAllowance, Opening, Technique } from '#core/sizing';
-import type { MoveKind, Spot } from '#core/stock';
+import type { Bedding, EdgeKind, FinishPlan, FittingPlace, MeasuredSize, WayToHold } from '#core/finish';
+import type { MoveKind, Spot, SupplyMoveKind } from '#core/stock';
+import type { InstantMs } from '#core/units';
 import { drawings } from './files.ts';
-import { codes, commissions, flag, glasses, mayBeAway, people, routes, row } from './studio.ts';
+import { codes, commissions, flag, glasses, mayBeAway, people, routes, row, supplies } from './studio.ts';
 
 export const panels = sqliteTable(
   'panels',
@@ -198,6 +200,75 @@ export const ledgerTotals = sqliteTable('ledger_totals', {
   sumMm2: integer('sum_mm2').notNull(),
 });
 
+export const supplyMoves = sqliteTable(
+  'supply_moves',
+  {
+    ...row,
+    supplyId: text('supply_id')
+      .notNull()
+      .references(() => supplies.id),
+    kind: text('kind').$type<SupplyMoveKind>().notNull(),
+    delta: real('delta').notNull(),
+    balance: real('balance').notNull(),
+    cents: integer('cents').notNull(),
+    panelId: text('panel_id').references(() => panels.id),
+    at: integer('at').notNull(),
+    personId: text('person_id'),
+  },
+  (t) => [index('supply_moves_by_supply').on(t.supplyId, t.at), index('supply_moves_by_panel').on(t.panelId)],
+);
+
+export const finishes = sqliteTable('finishes', {
+  ...row,
+  panelId: ofPanel(),
+  hold: text('hold').$type<WayToHold>().notNull(),
+  edge: text('edge').$type<EdgeKind>().notNull(),
+  rings: text('rings', { mode: 'json' }).$type<FinishPlan['rings']>().notNull(),
+  spreadDeg: real('spread_deg').notNull(),
+  bars: text('bars', { mode: 'json' }).$type<readonly number[]>().notNull(),
+  place: text('place').$type<FittingPlace>().notNull(),
+  bedding: text('bedding').$type<Bedding>().notNull(),
+  hasOuterGlass: flag('has_outer_glass'),
+  measured: text('measured', { mode: 'json' }).$type<MeasuredSize>(),
+});
+
+export const trays = sqliteTable(
+  'trays',
+  {
+    ...row,
+    panelId: ofPanel(),
+    letter: text('letter').notNull(),
+    personId: text('person_id')
+      .notNull()
+      .references(() => people.id),
+    at: integer('at').$type<InstantMs>().notNull(),
+  },
+  (t) => [index('trays_by_panel').on(t.panelId)],
+);
+
+export const repairs = sqliteTable(
+  'repairs',
+  {
+    ...row,
+    panelId: ofPanel(),
+    pieceId: text('piece_id').$type<PieceRowId>().notNull(),
+    number: integer('number').notNull(),
+    way: text('way').$type<RepairWay>().notNull(),
+    words: text('words').notNull(),
+    openedAt: integer('opened_at').$type<InstantMs>().notNull(),
+    done: codes('done'),
+    closedAt: integer('closed_at').$type<InstantMs>(),
+  },
+  (t) => [index('repairs_by_panel').on(t.panelId)],
+);
+
+export const leadMarks = sqliteTable('lead_marks', {
+  ...row,
+  panelId: ofPanel(),
+  cut: text('cut', { mode: 'json' }).$type<readonly string[]>().notNull(),
+  through: text('through', { mode: 'json' }).$type<Readonly<Record<string, number>>>().notNull(),
+});
+
 export const mishaps = sqliteTable(
   'mishaps',
   {
@@ -254,4 +325,19 @@ export const hours = sqliteTable(
     check('hours_order', sql`${t.endedAt} is null or ${t.endedAt} >= ${t.startedAt}`),
     check('hours_rate', sql`${t.rateCentsPerHour} >= 0`),
   ],
+);
+
+export const daySheets = sqliteTable(
+  'day_sheets',
+  {
+    ...row,
+    personId: text('person_id')
+      .notNull()
+      .references(() => people.id),
+    day: text('day').notNull(),
+    minutes: real('minutes').notNull(),
+    signedAt: integer('signed_at').$type<InstantMs>().notNull(),
+    signedBy: text('signed_by'),
+  },
+  (t) => [index('day_sheets_by_day').on(t.day)],
 );

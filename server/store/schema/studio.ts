@@ -3,7 +3,7 @@ import { check, index, integer, real, sqliteTable, text, uniqueIndex } from 'dri
 import type { Away, Deed, Look, StepCode, WorkStage } from '#core/bench';
 import type { OwnLimits } from '#core/limits';
 import type { Technique } from '#core/sizing';
-import type { Coat, Hiding, StockItem, Texture } from '#core/stock';
+import type { Coat, Hiding, Learnt, StockItem, SupplyKind, Texture } from '#core/stock';
 import type { Currency, DisplayUnit } from '#core/units';
 
 /** What every row has. */
@@ -23,6 +23,7 @@ export const settings = sqliteTable(
     locale: text('locale').notNull(),
     longClockMin: integer('long_clock_min').notNull(),
     limits: text('limits', { mode: 'json' }).$type<OwnLimits>().notNull(),
+    ownReasons: text('own_reasons', { mode: 'json' }).$type<readonly string[]>().notNull().default([]),
   },
   (t) => [check('settings_unit', sql`${t.unit} in ('mm', 'in')`), check('settings_clock', sql`${t.longClockMin} > 0`)],
 );
@@ -97,6 +98,25 @@ export const stock = sqliteTable(
     check('stock_size', sql`${t.widthMm} > 0 and ${t.heightMm} > 0`),
     check('stock_cost', sql`${t.costCents} >= 0`),
   ],
+);
+
+export const supplies = sqliteTable(
+  'supplies',
+  {
+    ...row,
+    kind: text('kind').$type<SupplyKind>().notNull(),
+    name: text('name').notNull(),
+    sort: text('sort').notNull(),
+    code: text('code').notNull(),
+    packAmount: real('pack_amount').notNull(),
+    packCents: integer('pack_cents').notNull(),
+    amount: real('amount').notNull(),
+    low: real('low').notNull(),
+    place: text('place').notNull(),
+    learnt: text('learnt', { mode: 'json' }).$type<Learnt>().notNull(),
+    ...mayBeAway,
+  },
+  (t) => [check('supplies_amount', sql`${t.amount} >= 0 and ${t.packAmount} > 0 and ${t.packCents} >= 0`)],
 );
 
 export const routes = sqliteTable(

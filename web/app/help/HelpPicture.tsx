@@ -102,6 +102,27 @@ const PICTURES: Readonly<Record<HelpPlace, ReactNode>> = {
       <path d="M16 134H290" stroke="var(--joint-edge)" strokeWidth={7} />
     </>
   ),
+  supplies: (
+    <>
+      <path d="M16 130H290" stroke="var(--ledge-3)" strokeWidth={8} />
+      <circle cx={70} cy={90} r={34} fill="var(--copper)" />
+      <circle cx={70} cy={90} r={16} fill="var(--sheet)" stroke="var(--strong)" />
+      {[0, 1, 2, 3, 4].map((i) => (
+        <rect key={i} x={130 + i * 11} y={20} width={8} height={106} fill="var(--came)" />
+      ))}
+      <rect x={214} y={64} width={54} height={62} rx={6} fill="var(--raised)" stroke="var(--strong)" strokeWidth={2} />
+      <rect x={218} y={92} width={46} height={30} rx={3} fill="var(--supply-patina)" />
+      <rect x={230} y={52} width={22} height={12} rx={3} fill="var(--strong)" />
+    </>
+  ),
+  materials: (
+    <>
+      <Light at={[26, 8]} lead />
+      <rect x={160} y={64} width={100} height={26} fill="var(--section-glass)" stroke="var(--score)" />
+      <path d="M190 60H156V94H190" fill="none" stroke="var(--copper)" strokeWidth={5} />
+      <path d="M160 116H260M160 130H220" stroke="var(--strong)" strokeWidth={4} strokeLinecap="round" />
+    </>
+  ),
   reckoning: (
     <>
       {[120, 180, 90, 60].map((w, i) => (

@@ -38,6 +38,14 @@ export const HELP = {
       'Receive enters one sheet or several at once. What was entered wrongly is corrected at the sheet.',
     ],
   },
+  supplies: {
+    title: 'Supplies',
+    lines: [
+      'Everything used up beside glass stands here as full as it is: rolls, cames, spools, bottles and tins.',
+      'A tap opens its card: book what came or was used, count it, or lay it on the scale.',
+      'Lists with prices come in and go out as CSV.',
+    ],
+  },
   reckoning: {
     title: 'Reckoning',
     lines: [
@@ -73,6 +81,14 @@ export const HELP = {
     lines: [
       'Pick pieces by tapping or with the lasso, then tap the glass they are to be of. A double tap takes all of one glass.',
       'Lit shows the panel as it will hang before a window.',
+    ],
+  },
+  materials: {
+    title: 'Materials',
+    lines: [
+      'What the panel takes of foil or came, of solder and all that stands in bottles and tins, worked out from its own lines.',
+      'Beside each stands what is on the shelf and how much to buy. Booked as used, it leaves the shelf and counts for this panel.',
+      'Weigh a spool before and after a job, and estimates go by what your own hand uses.',
     ],
   },
   bench: {
@@ -114,5 +130,6 @@ export function placeAt(pathname: string): HelpPlace {
   const [, place = '', id, step = 'bench'] = pathname.split('/');
   if (place === 'panels') return isKeyOf(HELP, step) ? step : 'bench';
   if (place === 'jobs') return id ? 'job' : 'jobs';
+  if (place === 'rack' && id === 'supplies') return 'supplies';
   return isKeyOf(HELP, place) ? place : 'today';
 }

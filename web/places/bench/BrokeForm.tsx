@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { BEGINS, BREAK_REASON_CODES, reasonWords } from '#core/bench';
+import { BEGINS, breakReasons, reasonWords, type BreakReason } from '#core/bench';
 import { BOUNDS, isWithin } from '#core/limits';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -9,7 +9,7 @@ import type { InHandProps } from './inHand.ts';
 
 const WHY = `Minutes as a number, ${BOUNDS.breakMin.least} to ${BOUNDS.breakMin.most}.`;
 const BREAK = z.object({
-  reason: z.enum(BREAK_REASON_CODES),
+  reason: z.string().transform((code) => code as BreakReason),
   minutes: z
     .string()
     .transform((text) => Number(text.trim().replace(',', '.') || 0))
@@ -48,7 +48,7 @@ export function BrokeForm({ view, numbers, ask, close }: InHandProps & { close: 
       <FormChoice
         name="reason"
         label="Why"
-        options={BREAK_REASON_CODES.map((value) => ({ value, text: reasonWords(value) }))}
+        options={breakReasons(view.settings.ownReasons).map((value) => ({ value, text: reasonWords(value) }))}
       />
       <FormText name="minutes" label="Minutes it cost" inputMode="numeric" placeholder="0" />
       {oneGlass === null && (

@@ -1,11 +1,13 @@
 import { SIDES, workWord } from '#core/bench';
 import { minutesOf, panelSum } from '#core/labour';
-import { count, showMinutes, showMoney } from '#core/units';
+import { fitsInto } from '#core/sizing';
+import { count, showMinutes, showMoney, showNumbers } from '#core/units';
 import { jointsWords, waitOf } from '#core/words';
 import type { PanelPaths } from '../../panel/paths.ts';
 import type { PanelView } from '../../panel/view.ts';
 import { useSend } from '../../state/send.ts';
-import { usePanelHours } from '../../state/studio.ts';
+import { Link } from 'react-router';
+import { usePanelHours, usePlans } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { dayAndTime } from '../../ui/dates.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -32,6 +34,10 @@ export function Delivery({
   const sum = panelSum(hours, data?.mishaps ?? [], pieces, priceOf, now);
   const money = (cents: number) => showMoney(cents, settings.currency, settings.locale);
   const running = hours.filter((h) => h.endedAt === null && !h.removed);
+  const { data: plans } = usePlans(panel.id);
+  const mending = plans?.repairs.filter((repair) => repair.closedAt === null) ?? [];
+  const measured = plans?.finish?.measured ?? null;
+  const isTooLarge = measured !== null && panel.opening !== null && !fitsInto(measured, panel.opening);
   const wait = waitOf(panel, now);
   const joints = paths?.cartoon.joints ?? [];
   const open = SIDES.filter((side) => joints.length > 0 && panel.soldered[side].length < joints.length);
@@ -60,7 +66,25 @@ export function Delivery({
           {jointsWords(joints, panel.soldered[side], side)}
         </p>
       ))}
-      {running.length === 0 && !wait && open.length === 0 && (
+      {mending.length > 0 && (
+        <p className="border-l-4 border-risk pl-3">
+          {showNumbers(
+            mending.map((repair) => repair.number),
+            8,
+          )}{' '}
+          {mending.length === 1 ? 'is' : 'are'} still being mended.
+        </p>
+      )}
+      {isTooLarge && <p className="border-l-4 border-risk pl-3">Measured it is larger than its opening.</p>}
+      {plans && measured === null && (
+        <p className="border-l-4 border-line pl-3">
+          Its finished size was not measured.{' '}
+          <Link className="underline" to="?part=fit" onClick={onClose}>
+            Measure it
+          </Link>
+        </p>
+      )}
+      {running.length === 0 && !wait && open.length === 0 && mending.length === 0 && (
         <p>No clock runs on it, nothing waits, every joint is soldered on both sides.</p>
       )}
       <dl className="grid grid-cols-[1fr_auto_auto] gap-x-4 border-y border-line py-2 text-[16.5px] *:py-1.5">

@@ -5,7 +5,6 @@ import { MishapList } from '../../labour/MishapList.tsx';
 import { StageBars } from '../../labour/StageBars.tsx';
 import { panelSum, sumByStage } from '#core/labour';
 import { showMinutes, showMoney } from '#core/units';
-import { WhatItTakes } from './WhatItTakes.tsx';
 import { useMinute } from '../../ui/useMinute.ts';
 
 /** What the panel took: hours and money by stage, per piece, and what its recuts cost. */
@@ -41,8 +40,6 @@ export function HoursStep() {
         <StageBars sums={sumByStage(hours, now)} settings={settings} />
         <h2 className="mt-6 mb-2 text-xl">Recuts</h2>
         <MishapList mishaps={mishaps} glasses={view.glasses} settings={settings} />
-        {/* Last: it comes with the drawing, and pushes nothing down. */}
-        {view.paths && <WhatItTakes view={view} paths={view.paths} />}
       </section>
       <HoursBook hours={hours} panelId={panel.id} reader={reader} settings={settings} />
     </main>

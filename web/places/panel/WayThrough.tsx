@@ -7,9 +7,10 @@ export const STEP_NAMES: Readonly<Record<string, string>> = {
   cartoon: 'Cartoon',
   glass: 'Glass',
   layout: 'Layout',
+  materials: 'Materials',
   bench: 'Bench',
   finish: 'Finish',
-  hours: 'Hours & cost',
+  hours: 'Hours',
   papers: 'Papers',
 };
 
@@ -23,6 +24,7 @@ function states({ panel, pieces }: PanelView): readonly [string, boolean][] {
     ['cartoon', hasDrawing],
     ['glass', hasDrawing && pieces.every((p) => p.glassId !== null)],
     ['layout', hasDrawing && pieces.length > 0 && pieces.every((p) => isInHand(p))],
+    ['materials', panel.deliveredAt !== null],
     ['bench', hasDrawing && pieces.length > 0 && pieces.every((p) => isBuiltIn(panel.route, p))],
     ['finish', panel.deliveredAt !== null],
     ['hours', panel.deliveredAt !== null],

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { PAPER_KINDS, PAPER_NAMES, PAPER_TITLES, TABLED, type PaperKind, type PaperName } from '#core/papers';
 import { count } from '#core/units';
 import { Split } from '../../panel/Split.tsx';
@@ -23,6 +23,7 @@ const FOR: Readonly<Record<PaperKind, string>> = {
   bench: 'the panel small, glasses, a code',
   labels: 'a number for every piece',
   care: 'for the client: how to look after it',
+  fitting: 'the day on site: play, tools, steps',
   job: 'all of these as one PDF',
 };
 
@@ -35,7 +36,8 @@ const WHY_NONE: Partial<Record<PaperKind, string>> = {
 export function PapersStep() {
   const view = usePanelView();
   const { panel } = view;
-  const [kind, setKind] = useState<PaperKind>('cartoon');
+  const [params] = useSearchParams();
+  const [kind, setKind] = useState<PaperKind>(PAPER_KINDS.find((one) => one === params.get('paper')) ?? 'cartoon');
   const [paper, setPaper] = useState<PaperName>(view.settings.unit === 'mm' ? 'A4' : 'Letter');
   const [isMirrored, setMirrored] = useState(false);
   const [isColoured, setColoured] = useState(false);

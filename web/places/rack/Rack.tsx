@@ -1,6 +1,6 @@
 import { Ellipsis } from 'lucide-react';
 import { useCallback, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import type { StudioAnswer } from '#contract';
 import type { Glass } from '#core/stock';
 import { count, showArea, showMoney } from '#core/units';
@@ -155,6 +155,12 @@ export function Rack() {
           ]}
           onPick={setLook}
         />
+        <Link
+          to="/rack/supplies"
+          className="min-h-11 content-center px-2 font-semibold underline decoration-line underline-offset-4"
+        >
+          Supplies
+        </Link>
         <Button onClick={() => setOpen({ kind: 'glass' })}>New glass</Button>
         <Button look="go" onClick={() => setOpen({ kind: 'receive' })}>
           Receive

@@ -9,6 +9,7 @@ const CALLED: Readonly<Record<AwayAnswer['items'][number]['table'], string>> = {
   commissions: 'Job',
   panels: 'Panel',
   glasses: 'Glass',
+  supplies: 'Supply',
   people: 'Person',
 };
 

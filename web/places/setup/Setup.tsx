@@ -7,6 +7,8 @@ import { AwayMenu } from '../../history/AwayMenu.tsx';
 import { BringBack } from './BringBack.tsx';
 import { CopiesOfAll } from './CopiesOfAll.tsx';
 import { OtherDevices } from './OtherDevices.tsx';
+import { Devices } from './devices/Devices.tsx';
+import { OwnReasons } from './OwnReasons.tsx';
 import { OwnLimits } from './OwnLimits.tsx';
 import { PersonForm } from './PersonForm.tsx';
 import { Routes } from './routes/Routes.tsx';
@@ -64,10 +66,12 @@ export function Setup() {
         />
       </section>
       <Routes />
+      <OwnReasons settings={settings} />
       <OwnLimits settings={settings} />
       <BringBack locale={settings.locale} />
       <CopiesOfAll locale={settings.locale} />
       <OtherDevices locale={settings.locale} />
+      <Devices locale={settings.locale} />
     </main>
   );
 }

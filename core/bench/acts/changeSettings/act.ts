@@ -5,7 +5,7 @@ export type ChangeSettings = Partial<Settings>;
 
 /** Changes what is the same for the whole studio; what is not given stays. */
 export const changeSettings: Act<ChangeSettings, Settings> = {
-  version: 2,
+  version: 3,
   formerly: ['settings'],
   undoIn: 'setup',
   reads: {},
@@ -14,15 +14,22 @@ export const changeSettings: Act<ChangeSettings, Settings> = {
   panelOf: () => null,
   told: () => 'studio settings changed',
   effect: NO_WORDS,
-  upcasts: { 1: (old: ChangeSettings, { state }): Settings => plain({ ...settingsOf(state), ...old }) },
+  upcasts: {
+    1: (old: ChangeSettings, { state }): SettingsV2 => plain({ ...settingsOf(state), ...old }),
+    2: (old: SettingsV2, { state }): Settings => ({ ...old, ownReasons: settingsOf(state).ownReasons }),
+  },
 };
 
+/** Before a studio could have reasons of its own. */
+type SettingsV2 = Omit<Settings, 'ownReasons'>;
+
 /** The settings alone, without what a row has beside them. */
-const plain = ({ studio, unit, currency, locale, longClockMin, limits }: Settings): Settings => ({
+const plain = ({ studio, unit, currency, locale, longClockMin, limits, ownReasons }: Settings): Settings => ({
   studio,
   unit,
   currency,
   locale,
   longClockMin,
   limits,
+  ownReasons,
 });

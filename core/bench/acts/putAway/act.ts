@@ -5,7 +5,7 @@ import type { Away, Reader } from '../../tables.ts';
 import { lift } from '../laid.ts';
 
 /** What can be put away. A sheet is written off or taken out instead: it is glass, and the ledger tells of it. */
-export const PUT_AWAY = ['commissions', 'panels', 'glasses', 'people'] as const;
+export const PUT_AWAY = ['commissions', 'panels', 'glasses', 'supplies', 'people'] as const;
 export type PutAwayTable = (typeof PUT_AWAY)[number];
 
 export interface PutAway {
@@ -29,7 +29,7 @@ export const putAway: Act<PutAway, WasPutAway> = {
   version: 1,
   formerly: [],
   undoIn: 'setup',
-  reads: { commissions: ['away'], panels: ['away'], glasses: ['away'], people: ['away'] },
+  reads: { commissions: ['away'], panels: ['away'], glasses: ['away'], supplies: ['away'], people: ['away'] },
   decide: (state, ask) => {
     const row = state.get(ask.table, ask.id);
     if (!row) return refuse(UNKNOWN[ask.table]);
@@ -62,6 +62,7 @@ const UNKNOWN = {
   commissions: 'unknown-commission',
   panels: 'unknown-panel',
   glasses: 'unknown-glass',
+  supplies: 'unknown-supply',
   people: 'unknown-person',
 } as const;
 
@@ -69,6 +70,7 @@ const CALLED: Readonly<Record<PutAwayTable, string>> = {
   commissions: 'job',
   panels: 'panel',
   glasses: 'glass',
+  supplies: 'supply',
   people: 'person',
 };
 

@@ -46,7 +46,7 @@ export interface WasPutBack {
 
 /** Undo and redo: what an act has changed goes back to what it was, unless somebody has changed it since. */
 export const putBack: Act<PutBack, WasPutBack> = {
-  version: 5,
+  version: 6,
   formerly: [],
   undoIn: 'panel',
   reads: {},
@@ -88,6 +88,7 @@ export const putBack: Act<PutBack, WasPutBack> = {
     2: (old: Omit<WasPutBack, 'of'>): WasPutBack => ({ ...old, of: '' }),
     3: withLater,
     4: withLater,
+    5: withLater,
   },
 };
 
@@ -96,6 +97,7 @@ const LATER_FIELDS: Readonly<Partial<Record<TableName, (id: string) => object>>>
   stock: (id) => ({ ...UNSHAPED, rootId: id, keptFor: null }),
   pieces: () => ({ spot: null }),
   glasses: () => ({ second: null, coat: 'none' }),
+  settings: () => ({ ownReasons: [] }),
 };
 
 function withLater(old: WasPutBack): WasPutBack {

@@ -1,6 +1,6 @@
 import { Dialog } from 'radix-ui';
 import { useMemo, useState } from 'react';
-import { BEGINS, BREAK_REASON_CODES, reasonWords, workCaution } from '#core/bench';
+import { BEGINS, breakReasons, reasonWords, workCaution, type BreakReason } from '#core/bench';
 import { GlassChip } from '../../../panel/GlassChip.tsx';
 import { Board } from '../../../panel/Board.tsx';
 import { panelMaterial } from '../../../panel/panelMaterial.ts';
@@ -37,7 +37,7 @@ export function WetBench({ view, paths, onLeave }: { view: PanelView; paths: Pan
   const act = async () => {
     if (called?.command && (await send.command(called.command))) setTapped(null);
   };
-  const broke = async (reason: (typeof BREAK_REASON_CODES)[number]) => {
+  const broke = async (reason: BreakReason) => {
     setBreaking(false);
     if (number === null) return;
     const ask = { panelId: panel.id, numbers: [number], reason, minutes: 0, recut: null };
@@ -76,7 +76,7 @@ export function WetBench({ view, paths, onLeave }: { view: PanelView; paths: Pan
               <>
                 <h2 className="text-[24px]">{number} broke: why?</h2>
                 <div className="grid min-h-0 flex-1 grid-cols-2 gap-2 overflow-y-auto">
-                  {BREAK_REASON_CODES.map((reason) => (
+                  {breakReasons(view.settings.ownReasons).map((reason) => (
                     <Button
                       key={reason}
                       className="min-h-14 text-[16px] leading-tight"

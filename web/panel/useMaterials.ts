@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { Cartoon } from '#core/cartoon';
 import type { Materials, MaterialsWish } from '#core/materials';
-import type { MaterialsAsk, MaterialsFound } from '../../worker/materials.worker.ts';
+import type { MaterialsAsk, MaterialsFound } from '../worker/materials.worker.ts';
 
 /** What a panel takes, worked out off the page's thread; the last answer stays until there is another. */
 export function useMaterials(cartoonId: string, cartoon: Cartoon, wish: MaterialsWish): Materials | null {
@@ -11,7 +11,7 @@ export function useMaterials(cartoonId: string, cartoon: Cartoon, wish: Material
   const [ask, setAsk] = useState<MaterialsAsk>({ key, cartoon, wish });
   if (ask.key !== key) setAsk({ key, cartoon, wish });
   useEffect(() => {
-    const worker = new Worker(new URL('../../worker/materials.worker.ts', import.meta.url), { type: 'module' });
+    const worker = new Worker(new URL('../worker/materials.worker.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<MaterialsFound>) => setFound(data);
     worker.postMessage(ask);
     return () => worker.terminate();

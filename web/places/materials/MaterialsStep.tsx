@@ -1,0 +1,313 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Tables } from '#core/bench';
+import { shareDone } from '#core/labour';
+import {
+  ALLOYS,
+  alloyNamed,
+  wantedSupplies,
+  type Alloy,
+  type Came,
+  type Materials,
+  type MaterialsWish,
+} from '#core/materials';
+import { materialsWish } from '#core/papers';
+import { amountWords, SUPPLY_WORDS, supplyNeeds, type SupplyNeed } from '#core/stock';
+import { count, nth, showFineLength, showMoney } from '#core/units';
+import { materialsFindingWords, profileWords } from '#core/words';
+import { GlassStill } from '../../panel/GlassStill.tsx';
+import { panelMaterial } from '../../panel/panelMaterial.ts';
+import type { PanelPaths } from '../../panel/paths.ts';
+import { usePanelView } from '../../panel/usePanelView.ts';
+import type { PanelView } from '../../panel/view.ts';
+import { usePlans, useSupplies } from '../../state/studio.ts';
+import { BookSupply } from '../../supplies/BookSupply.tsx';
+import { SupplyForm } from '../../supplies/SupplyForm.tsx';
+import { SupplyPicture } from '../../supplies/SupplyPicture.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { ChoiceField } from '../../ui/Choice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { CameSection, EdgeOfGlass } from './Sections.tsx';
+import { useMaterials } from '../../panel/useMaterials.ts';
+
+/** What the panel takes beside glass: how much of each, what is on the shelf, what to buy. */
+export function MaterialsStep() {
+  const view = usePanelView();
+  const { panel, paths } = view;
+  if (!paths)
+    return (
+      <main className="p-6 text-[17px]">
+        {panel.cartoonId === null ? (
+          <>
+            Bring in{' '}
+            <Link className="underline" to={`/panels/${panel.id}/cartoon`}>
+              the drawing
+            </Link>{' '}
+            first; what it takes follows from its lines.
+          </>
+        ) : (
+          'Unrolling the drawing …'
+        )}
+      </main>
+    );
+  return <WhatItTakes view={view} paths={paths} />;
+}
+
+const NO_LIGHT = { kind: 'bench', roomLit: true } as const;
+
+function WhatItTakes({ view, paths }: { view: PanelView; paths: PanelPaths }) {
+  const { panel, pieces, glasses, settings } = view;
+  const [code, setCode] = useState('60/40');
+  const alloy = alloyNamed(code) ?? nth(ALLOYS, 0);
+  const thicknesses = pieces.flatMap((piece) => glasses.get(piece.glassId ?? '')?.thicknessMm ?? []);
+  const wish = materialsWish(panel.allowance, thicknesses, alloy);
+  const materials = useMaterials(panel.cartoonId ?? '', paths.cartoon, wish);
+  const shown = { paths, panel, pieces, glasses, photos: view.photos };
+  const { drawn, scene } = panelMaterial(shown, { look: 'front', lighting: NO_LIGHT });
+  const { x, y, width, height } = paths.box;
+  return (
+    <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,5fr)_minmax(0,7fr)] gap-8 overflow-y-auto px-6 py-4 max-lg:grid-cols-1 max-sm:px-4">
+      <section aria-label="How its edges are" className="grid content-start gap-4">
+        <div className="relative h-[44vh] max-lg:h-[34vh]">
+          <GlassStill
+            drawn={drawn}
+            scene={scene}
+            area={{ x: x - 8, y: y - 8, width: width + 16, height: height + 16 }}
+          />
+        </div>
+        {materials && <Edges materials={materials} wish={wish} settings={settings} />}
+      </section>
+      <section aria-label="What it takes" className="min-w-0">
+        <div className="flex flex-wrap items-end gap-x-6 gap-y-1">
+          <h2 className="mr-auto text-[22px]">What it takes</h2>
+          <div className="w-40">
+            <ChoiceField
+              label="Solder"
+              value={code}
+              options={ALLOYS.map((one) => ({ value: one.code, text: one.code }))}
+              onChoice={setCode}
+            />
+          </div>
+        </div>
+        {materials === null ? (
+          <p className="text-mute" role="status">
+            Measuring its lines …
+          </p>
+        ) : (
+          <Needs view={view} materials={materials} wish={wish} alloy={alloy} />
+        )}
+      </section>
+    </main>
+  );
+}
+
+/** The edge of a piece, or the cames, in section and to scale. */
+function Edges({
+  materials,
+  wish,
+  settings: { unit },
+}: {
+  materials: Materials;
+  wish: MaterialsWish;
+  settings: PanelView['settings'];
+}) {
+  const cames = [
+    ...new Map([wish.came, wish.border].flatMap((one): [string, Came][] => (one ? [[one.code, one]] : []))),
+  ];
+  return (
+    <>
+      {materials.foil && (
+        <div className="flex items-center gap-5">
+          <EdgeOfGlass thicknessMm={wish.thicknessMm} overlapMm={materials.foil.overlapMm} />
+          <p className="text-[16px]">
+            <b>Foil of {materials.foil.stock}</b> laps {showFineLength(materials.foil.overlapMm, unit)} over each face
+            of glass {wish.thicknessMm} mm thick. It is to be copper-backed behind opal glass, black or silver-backed
+            where the backing is seen through clear glass, as the solder will be.
+          </p>
+        </div>
+      )}
+      <div className="flex flex-wrap gap-6">
+        {cames.map(([name, came]) => (
+          <figure key={name} className="flex items-center gap-3">
+            <CameSection came={came} thicknessMm={wish.thicknessMm} />
+            <figcaption className="text-[15px]">
+              <b>{profileWords(came.code, unit)}</b>
+              <br />
+              heart {showFineLength(came.heartMm, unit)}
+            </figcaption>
+          </figure>
+        ))}
+      </div>
+      {materials.findings.map((finding) => (
+        <p key={finding.code} className="border-l-4 border-risk pl-3 text-[15.5px]">
+          {materialsFindingWords(finding, unit)}
+        </p>
+      ))}
+      <p className="text-[14px] text-mute">
+        The sections are drawn many times as large as they are. Beads, joints, cement and flux are reckoned from memory
+        until the studio has weighed its own.
+      </p>
+    </>
+  );
+}
+
+type Asked =
+  { kind: 'enter'; need: SupplyNeed } | { kind: 'book'; need: SupplyNeed; supply: Tables['supplies'] } | null;
+
+function Needs({
+  view,
+  materials,
+  wish,
+  alloy,
+}: {
+  view: PanelView;
+  materials: Materials;
+  wish: MaterialsWish;
+  alloy: Alloy;
+}) {
+  const { panel, settings } = view;
+  const { data } = useSupplies();
+  const { data: plans } = usePlans(panel.id);
+  const [asked, setAsked] = useState<Asked>(null);
+  const supplies = data?.supplies ?? [];
+  const needs = supplyNeeds(wantedSupplies(materials, wish), supplies, panel.technique);
+  const money = (cents: number) => showMoney(cents, settings.currency, settings.locale);
+  const used = new Map<string, number>();
+  for (const { supplyId, delta } of plans?.used ?? []) used.set(supplyId, (used.get(supplyId) ?? 0) - delta);
+  const share = workDone(view);
+  /** What went into the work done so far and is not booked yet. */
+  const openOf = (need: SupplyNeed, supply: Tables['supplies']) =>
+    Math.max(0, need.needed * share(need.kind) - (used.get(supply.id) ?? 0));
+  const buyCents = needs.reduce((sum, need) => sum + need.buyCents, 0);
+  const joints = materials.joints.L + materials.joints.T + materials.joints.X + materials.joints.more;
+  return (
+    <>
+      <ul className="border-b border-line">
+        {needs.map((need) => {
+          const supply = supplies.find((one) => one.id === need.supplyId);
+          const open = supply ? openOf(need, supply) : 0;
+          const isShort = need.there < need.needed;
+          return (
+            <li
+              key={`${need.kind}${need.sort}`}
+              className="flex min-h-[68px] flex-wrap items-center gap-x-4 border-t border-line py-1.5"
+            >
+              <SupplyPicture supply={supply ?? { kind: need.kind, amount: 0, packAmount: 1 }} size={48} />
+              <span className="min-w-0 flex-1 basis-56">
+                <span className="text-[16px]">
+                  {supply?.name ?? `${SUPPLY_WORDS[need.kind]} ${need.sort}`}:{' '}
+                  <b>{amountWords(need.kind, need.needed)}</b>
+                </span>
+                <span className="block text-[14.5px] text-mute">
+                  {supply ? `${amountWords(need.kind, need.there)} on the shelf` : 'not on the shelf'}
+                  {need.packs > 0 && (
+                    <b className="text-risk">
+                      {' '}
+                      · buy {need.packs} × {amountWords(need.kind, supply?.packAmount ?? 0)}, {money(need.buyCents)}
+                    </b>
+                  )}
+                  {supply && !isShort && ' · enough'}
+                  {need.share !== null && ` · by your own figure, ${Math.round(need.share * 100)} % of the usual`}
+                  {supply &&
+                    (used.get(supply.id) ?? 0) > 0 &&
+                    ` · ${amountWords(need.kind, used.get(supply.id) ?? 0)} booked`}
+                </span>
+              </span>
+              {supply ? (
+                <Button look="line" onClick={() => setAsked({ kind: 'book', need, supply })}>
+                  Book its use
+                </Button>
+              ) : (
+                <Button look="quiet" onClick={() => setAsked({ kind: 'enter', need })}>
+                  Enter it
+                </Button>
+              )}
+              {supply && open > 0 && <span className="sr-only">{amountWords(need.kind, open)} not booked yet</span>}
+            </li>
+          );
+        })}
+      </ul>
+      <p className="mt-3 text-[16px]">
+        {buyCents > 0 ? (
+          <>
+            To buy for it: <b>{money(buyCents)}</b>.{' '}
+          </>
+        ) : (
+          'Nothing has to be bought for it. '
+        )}
+        What it uses costs <b>{money(needs.reduce((sum, need) => sum + need.costCents, 0))}</b>.
+      </p>
+      <p className="mt-1 text-[16px]">
+        {(materials.seamMm / 1000).toFixed(1)} m of seams and {(materials.rimMm / 1000).toFixed(1)} m of rim,{' '}
+        {count(joints, 'joint')}. Finished it weighs <b>{(materials.weightG.total / 1000).toFixed(1)} kg</b>.
+      </p>
+      <p className="mt-1 text-[15.5px] text-mute">{ironHint(alloy, panel.technique)}</p>
+      <p className="mt-3 text-[15px]">
+        <Link className="font-semibold underline decoration-line underline-offset-4" to="/rack/supplies">
+          The whole shelf
+        </Link>{' '}
+        <span className="text-mute">
+          · Flux and patina are corrosive, lead is poison: air, gloves, eyes and hands as the labels say.
+        </span>
+      </p>
+      <Sheet
+        title={asked?.kind === 'enter' ? 'New supply' : (asked?.supply.name ?? '')}
+        open={asked !== null}
+        onClose={() => setAsked(null)}
+      >
+        {asked?.kind === 'enter' && (
+          <SupplyForm like={asked.need} currency={settings.currency} done={() => setAsked(null)} />
+        )}
+        {asked?.kind === 'book' && (
+          <BookSupply
+            supply={asked.supply}
+            use={{
+              panelId: panel.id,
+              panelName: panel.name,
+              reckoned: openOf(asked.need, asked.supply) / (asked.need.share ?? 1),
+            }}
+            done={() => setAsked(null)}
+          />
+        )}
+      </Sheet>
+    </>
+  );
+}
+
+/** How much of the work is done that uses a kind of supply, from 0 to 1. */
+function workDone({ panel, pieces, paths }: PanelView): (kind: SupplyNeed['kind']) => number {
+  const joints = paths?.cartoon.joints.length ?? 0;
+  const soldered = joints === 0 ? 0 : (panel.soldered.front.length + panel.soldered.back.length) / (2 * joints);
+  const isDone = (code: string) => (panel.steps[code] === undefined ? 0 : 1);
+  return (kind) => {
+    switch (kind) {
+      case 'foil':
+        return shareDone(panel.route, pieces, 'foiling');
+      case 'came':
+        return shareDone(panel.route, pieces, 'leading');
+      case 'solder':
+      case 'flux':
+        return soldered;
+      case 'cement':
+      case 'whiting':
+        return isDone('cement');
+      case 'patina':
+      case 'wax':
+        return Math.max(isDone('patina'), isDone('wax'));
+      default:
+        return 0;
+    }
+  };
+}
+
+/** Where it melts, and how hot an iron is for it (from memory): lead came itself melts under a hot tip. */
+function ironHint({ code, solidusC, liquidusC }: Alloy, technique: PanelView['panel']['technique']): string {
+  const melts = solidusC === liquidusC ? `at ${solidusC} °C` : `from ${solidusC} to ${liquidusC} °C`;
+  const iron =
+    technique === 'foil'
+      ? 'an iron of 360–370 °C with a chisel tip of 6–8 mm'
+      : 'an iron of 320–340 °C with a broad tip, no longer on a joint than it takes: came melts too';
+  const why =
+    code === '50/50' ? ' It stays pasty longer, for backs and lead.' : code === '63/37' ? ' It sets sharply.' : '';
+  return `${code} melts ${melts}; ${iron}.${why}`;
+}
