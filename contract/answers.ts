@@ -58,6 +58,8 @@ const jobLine = z.strictObject({
   glassCents: cents,
 });
 
+export const BROKE_BY = ['glass', 'step', 'person', 'difficulty'] as const;
+
 /** Every answer to a question, by the place that asks it. No answer holds more than what is shown. */
 export const ANSWERS = {
   /** The studio's own things: few, and asked for by every screen. */
@@ -191,6 +193,8 @@ export const ANSWERS = {
     to: z.number(),
     stages: z.array(z.strictObject({ stage: z.enum(WORK_STAGES), minutes: z.number(), cents })),
     reasons: z.array(z.strictObject({ reason: breakReason, count, cents })),
+    /** The same breaks counted by other things than their reason. */
+    broke: z.array(z.strictObject({ by: z.enum(BROKE_BY), name: text, count, cents })),
     latest: z.array(ROWS.mishaps.extend({ panelName: text })),
     jobs: z.array(
       z.strictObject({

@@ -235,7 +235,7 @@ export const ASKS = {
   'mark-lead': z.strictObject({
     panelId: id,
     cut: z.strictObject({ name: words(40).min(1), isCut: z.boolean() }).optional(),
-    through: z.strictObject({ joint: words(20).min(1), line: z.number().int().nullable() }).optional(),
+    through: z.strictObject({ joint: words(24).min(1), deg: z.number().int().min(0).max(359).nullable() }).optional(),
   }),
   'hand-tray': z.strictObject({
     panelId: id,

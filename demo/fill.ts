@@ -42,7 +42,7 @@ export function fillDemo(desk: Desk, now: number, random: () => number, id: () =
       ask: {
         panelId: 'transom',
         plan: { hold: 'fitted', edge: 'lead', place: 'window', bedding: 'putty', hasOuterGlass: true },
-        measured: { widthMm: 363.4, heightMm: 243.1 },
+        measured: { widthMm: 368.3, heightMm: 247.6 },
       },
     },
     'morven',
@@ -274,7 +274,7 @@ function transom(works: Works, due: string): void {
   works.panel('transom', 'job-transom', 'Transom', 'lead', drawDiamonds(360, 240, 4), (_, n) =>
     pick(['C-04', 'V-12', 'H-02'], n),
   );
-  works.opening('transom', { widthMm: 367, heightMm: 247, clearanceMm: 2, coverMm: 9 });
+  works.opening('transom', { widthMm: 372, heightMm: 252, clearanceMm: 2, coverMm: 9 });
   works.finish('transom', 'morven', ['score-ran-off'], 'solder-back');
 }
 

@@ -260,9 +260,9 @@ export interface Repair {
 /** What was decided on the leading of a panel, beside what is worked out. Its id is the panel's. */
 export interface LeadMarks {
   readonly panelId: string;
-  /** Pieces of came that are cut, by their names on the list. */
+  /** Pieces of came that are cut, by where they begin and end. */
   readonly cut: readonly string[];
-  /** At a joint, which line goes through, by their ids in the drawing. */
+  /** At a joint, by its place, the direction in which the came that goes through leaves it, whole degrees. */
   readonly through: Readonly<Record<string, number>>;
 }
 

@@ -10,4 +10,5 @@ export {
 } from './types.ts';
 export { leadPlan, straightRuns, type LeadWish } from './plan.ts';
 export { cutList, fewestLengths, packLengths, type CutList, type Spliced } from './cuts.ts';
+export { jointName, runName, waysThrough, type Through, type WayThrough } from './through.ts';
 export { checkLead } from './check.ts';

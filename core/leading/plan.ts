@@ -17,10 +17,13 @@ import {
   type Pass,
   type PassWish,
 } from './passes.ts';
+import { passesWith, type Through } from './through.ts';
 import type { Corner, LeadGraph, LeadPlan, LeadRun, LeadStep, LineEnd, Locked } from './types.ts';
 
 export interface LeadWish extends Faces {
   readonly corner: Corner;
+  /** Where another came goes through than would be chosen. */
+  readonly through?: Through;
 }
 
 /** From each corner the panel grows this way, y down. */
@@ -38,7 +41,7 @@ const ON_SIDE_MM = 0.5;
 export function leadPlan(cartoon: Pick<Cartoon, 'map' | 'pieces'>, wish: LeadWish): LeadPlan {
   const graph = leadGraph(cartoon);
   const { lines } = graph;
-  const options = graph.joints.map((_, joint) => passesAt(graph, joint));
+  const options = passesWith(graph, wish.through ?? {});
   const border = chainsOf(graph, choosePasses(graph, options, STRAIGHTEST)).filter(isBorderIn(graph));
   const laidFirst = border.filter((chain) => isOnSides(graph, chain, wish.corner));
   const contacts = contactsOf(lines, new Set(laidFirst.flatMap(({ refs }) => refs.map(lineOf))));

@@ -14,6 +14,15 @@ export { CHECK_BAR_MM } from './heading.ts';
 export { OVERLAP_MM } from './tiled.ts';
 export { PAPER_KINDS, PAPER_TITLES, paperPages, type PaperKind, type PaperOptions } from './papers.ts';
 export type { NeedLine, PaperGlass, PaperPanel, PaperPiece, PaperSheet } from './types.ts';
-export { CAME_KERF_MM, camesOf, leadFaces, leadOf, materialsWish, RINGS, SPREAD_DEG } from './wishes.ts';
+export {
+  CAME_KERF_MM,
+  camesOf,
+  leadFaces,
+  leadOf,
+  materialsWish,
+  RINGS,
+  SPREAD_DEG,
+  type LeadAsked,
+} from './wishes.ts';
 export { outlineLayers, type OutlineLayer, type OutlineOptions } from './outlines.ts';
 export { paperTable, TABLED, type PaperTable, type TabledKind } from './table.ts';

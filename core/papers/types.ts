@@ -1,7 +1,7 @@
 import type { Cartoon } from '../cartoon/index.ts';
 import type { FinishPlan } from '../finish/index.ts';
 import type { Ring } from '../geometry/index.ts';
-import type { LeadPlan, CutList } from '../leading/index.ts';
+import type { CutList, LeadPlan, Through } from '../leading/index.ts';
 import type { Materials } from '../materials/index.ts';
 import type { CutPiece, LineAllowance, Opening } from '../sizing/index.ts';
 import type { StraightBreak, Supply } from '../stock/index.ts';
@@ -65,6 +65,8 @@ export interface PaperPanel {
   readonly supplies: readonly (Supply & { readonly id: string })[];
   readonly currency: Currency;
   readonly locale: string;
+  /** Where another came goes through than would be chosen; as {@link Through}. */
+  readonly through: Through;
   readonly finish: FinishPlan;
   readonly opening: Opening | null;
   /** Of leaded panels. */

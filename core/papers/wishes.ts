@@ -1,5 +1,13 @@
 import type { Cartoon } from '../cartoon/index.ts';
-import { checkLead, cutList, leadPlan, type Corner, type CutList, type LeadPlan } from '../leading/index.ts';
+import {
+  checkLead,
+  cutList,
+  leadPlan,
+  type Corner,
+  type CutList,
+  type LeadPlan,
+  type Through,
+} from '../leading/index.ts';
 import { ALLOYS, CAME_LENGTH_MM, type Alloy, type Came, type MaterialsWish } from '../materials/index.ts';
 import { readProfile, type LineAllowance } from '../sizing/index.ts';
 import { nth } from '../units/index.ts';
@@ -20,17 +28,25 @@ export function leadFaces({ faceMm, border }: LineAllowance): { readonly innerMm
   return { innerMm: faceMm, borderMm: rim !== null && rim.kind !== 'foil' ? rim.faceMm : faceMm };
 }
 
+/** How a panel is to be leaded, beside what is worked out. */
+export interface LeadAsked {
+  readonly corner?: Corner;
+  readonly through?: Through;
+  /** Came as it is bought, mm. */
+  readonly stockMm?: number;
+}
+
 /** The order of a leaded panel and its cames packed into lengths; looked at once more by other means. */
 export function leadOf(
   cartoon: Cartoon,
   allowance: LineAllowance,
-  corner: Corner = 'bottom-left',
+  { corner = 'bottom-left', through = {}, stockMm = CAME_LENGTH_MM }: LeadAsked = {},
 ): { readonly plan: LeadPlan; readonly cuts: CutList } {
   const faces = leadFaces(allowance);
-  const plan = leadPlan(cartoon, { corner, ...faces });
+  const plan = leadPlan(cartoon, { corner, through, ...faces });
   const [fault] = checkLead(plan, faces);
   if (fault !== undefined) throw new Error(`the order does not hold: ${fault}`);
-  return { plan, cuts: cutList(plan.runs, { stockMm: CAME_LENGTH_MM, kerfMm: CAME_KERF_MM }) };
+  return { plan, cuts: cutList(plan.runs, { stockMm, kerfMm: CAME_KERF_MM }) };
 }
 
 /** The cames of a panel: inside and round it. */

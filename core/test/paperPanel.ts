@@ -33,6 +33,7 @@ export function paperPanel(svg: string, technique: 'foil' | 'lead' = 'foil'): Pa
     supplies: [],
     currency: 'EUR',
     locale: 'en-GB',
+    through: {},
     finish: USUAL_FINISH,
     opening: null,
     lead: technique === 'lead' ? leadOf(cartoon, allowance) : null,

@@ -163,7 +163,7 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       panelId,
       ...pick([
         { cut: { name: `${below(5)}`, isCut: random() < 0.6 } },
-        { through: { joint: `${below(5)}`, line: maybe(below(9)) } },
+        { through: { joint: `${below(5)}`, deg: maybe(below(360)) } },
       ]),
     }),
     'hand-tray': () => ({ panelId, letter: pick(['A', 'B']), personId: pick(['ada', 'bo', null]) }),

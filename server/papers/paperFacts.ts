@@ -61,6 +61,7 @@ export async function paperFacts(
     client: commission.client,
     due: commission.due === null ? '' : `for ${dayWords(commission.due, locale)}`,
     ...{ technique, widthMm, heightMm, allowance, opening, finish, unit, reading, studies, sheets },
+    through: state.get('leadMarks', panelId)?.through ?? {},
     currency: settings.currency,
     locale,
     supplies: state.where('supplies', 'away is null order by kind, name, id'),

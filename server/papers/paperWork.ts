@@ -4,6 +4,7 @@ import type { Study } from '#core/cutting';
 import { signedArea, type Ring } from '#core/geometry';
 import { materialsOf } from '#core/materials';
 import {
+  camesOf,
   leadOf,
   materialsWish,
   paperPages,
@@ -16,7 +17,7 @@ import {
   type PaperPiece,
   type TabledKind,
 } from '#core/papers';
-import { outlineWhereItLies, type Spot, type StraightBreak } from '#core/stock';
+import { outlineWhereItLies, servesFor, type Spot, type StraightBreak } from '#core/stock';
 import { unpackJson } from '../store/packing.ts';
 import { outlineFile, type OutlineFormat, type OutlineOptions } from './outlines.ts';
 import { pdfOf } from './pdf.ts';
@@ -75,6 +76,13 @@ export async function work(job: PaperJob): Promise<Uint8Array> {
 }
 
 /** What takes a while is worked out for the papers alone that tell it. */
+/** The length in which the came inside the panel is bought, where the shelf says it. */
+function cameStock({ allowance, supplies }: Pick<PaperFacts, 'allowance' | 'supplies'>): { stockMm?: number } {
+  const code = camesOf(allowance).inner?.code;
+  const supply = supplies.find((one) => code !== undefined && servesFor(one, 'came', code));
+  return supply ? { stockMm: supply.packAmount } : {};
+}
+
 const wantsMore = (kind: PaperKind) => ({
   materials: kind === 'list' || kind === 'fitting' || kind === 'job',
   lead: kind === 'lead' || kind === 'job',
@@ -101,6 +109,9 @@ function panelOf(facts: PaperFacts, wants: ReturnType<typeof wantsMore> | false)
       }),
     })),
     materials: wants && wants.materials ? materialsOf(cartoon, materialsWish(allowance, thicknesses)) : null,
-    lead: wants && wants.lead && plain.technique === 'lead' ? leadOf(cartoon, allowance) : null,
+    lead:
+      wants && wants.lead && plain.technique === 'lead'
+        ? leadOf(cartoon, allowance, { through: plain.through, ...cameStock(plain) })
+        : null,
   };
 }

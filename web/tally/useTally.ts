@@ -70,7 +70,7 @@ export function useTally(view: PanelView): Tally {
         glasses: [...reader.all('glasses')].map((g) => g.code).sort(),
       },
     );
-  }, [text, meaning, reader, panel]);
+  }, [text, meaning, reader, panel, settings.ownReasons]);
   const write = useCallback((next: string) => setText(next), []);
   const begin = useCallback((next: string) => {
     setText(next);

@@ -10,6 +10,9 @@ function written(date: Date, locale: string, options: Intl.DateTimeFormatOptions
 
 const clockTime = (date: Date, locale: string): string => written(date, locale, { hour: '2-digit', minute: '2-digit' });
 
+/** `10:12`. */
+export const timeOfDay = (at: number, locale: string): string => clockTime(new Date(at), locale);
+
 /** `2026-12-18` → `18 December` (with the year when it is another one). */
 export function dateWords(day: string, locale: string, now = new Date()): string {
   const date = new Date(`${day}T12:00:00`);

@@ -1,13 +1,13 @@
 import type { Cartoon } from '#core/cartoon';
-import type { Corner, CutList, LeadPlan } from '#core/leading';
-import { leadOf } from '#core/papers';
+import type { CutList, LeadPlan } from '#core/leading';
+import { leadOf, type LeadAsked } from '#core/papers';
 import type { LineAllowance } from '#core/sizing';
 
 /** A leaded panel whose order and cuts are asked for. */
 export interface LeadAsk {
   readonly key: string;
   readonly cartoon: Cartoon;
-  readonly corner: Corner;
+  readonly asked: LeadAsked;
   readonly allowance: LineAllowance;
 }
 
@@ -17,7 +17,7 @@ export interface LeadFound {
   readonly cuts: CutList;
 }
 
-onmessage = ({ data: { key, cartoon, corner, allowance } }: MessageEvent<LeadAsk>) => {
-  const found: LeadFound = { key, ...leadOf(cartoon, allowance, corner) };
+onmessage = ({ data: { key, cartoon, asked, allowance } }: MessageEvent<LeadAsk>) => {
+  const found: LeadFound = { key, ...leadOf(cartoon, allowance, asked) };
   postMessage(found);
 };

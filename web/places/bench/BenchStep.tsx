@@ -141,7 +141,7 @@ export function BenchStep() {
               dark={lit}
               material={{ ...material, ref: file }}
               narrow={asTable}
-              onPoint={look === 'joints' ? tapJoint : undefined}
+              onPoint={look === 'joints' ? tapJoint : leading.isOn && look === 'front' ? leading.tapJoint : undefined}
               onPick={onPick}
               alike={alike}
               onType={tally.begin}

@@ -5,6 +5,8 @@ import type { PanelView } from '../../panel/view.ts';
 import { ChoiceField } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Fold } from '../../ui/Fold.tsx';
+import { useSend } from '../../state/send.ts';
+import { usePlans } from '../../state/studio.ts';
 import { useSelection } from '../../state/selection.ts';
 
 /** The evening count: what lies in a tray is said as in the tally line, what is missing is named. */
@@ -13,6 +15,8 @@ export function TrayCount({ view }: { view: PanelView }) {
   const trays = [...new Set(pieces.flatMap((p) => p.section ?? []))].sort();
   const [tray, setTray] = useState(trays[0] ?? '');
   const [said, setSaid] = useState('');
+  const { data: plans } = usePlans(panel.id);
+  const send = useSend();
   if (trays.length === 0) return null;
   const wanted = pieces.filter((p) => p.section === tray).map((p) => p.number);
   const { numbers, problem } = readTally(said, reader, panel);
@@ -20,8 +24,10 @@ export function TrayCount({ view }: { view: PanelView }) {
   const missing = wanted.filter((n) => !there.has(n));
   const strange = numbers.filter((n) => !wanted.includes(n));
   const name = panel.sections[tray] ?? `tray ${tray}`;
+  const people = [...reader.all('people')].filter((person) => person.active && person.away === null);
+  const holder = plans?.trays.find((one) => one.letter === tray);
   return (
-    <Fold title="Count a tray">
+    <Fold title="Trays">
       <div className="grid gap-2">
         <ChoiceField
           label="Tray"
@@ -31,6 +37,20 @@ export function TrayCount({ view }: { view: PanelView }) {
             text: panel.sections[value] ? `${value}, ${panel.sections[value]}` : value,
           }))}
           onChoice={setTray}
+        />
+        <ChoiceField
+          label="Who has it"
+          value={holder?.personId ?? ''}
+          options={[
+            { value: '', text: 'nobody: it stands in its place' },
+            ...people.map(({ id, name: called }) => ({ value: id, text: called })),
+          ]}
+          onChoice={(id) =>
+            void send.command({
+              kind: 'hand-tray',
+              ask: { panelId: panel.id, letter: tray, personId: id === '' ? null : id },
+            })
+          }
         />
         <TextField
           label="What lies in it"

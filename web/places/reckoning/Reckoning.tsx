@@ -1,13 +1,15 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { ReckoningAnswer } from '#contract';
-import { reasonWords, type Settings } from '#core/bench';
+import type { Settings } from '#core/bench';
 import { showMinutes, showMoney } from '#core/units';
 import { MishapList } from '../../labour/MishapList.tsx';
 import { StageBars } from '../../labour/StageBars.tsx';
 import { useReckoning, useSettings, useStudio } from '../../state/studio.ts';
 import { ChoiceField } from '../../ui/Choice.tsx';
 import { Table, type Column } from '../../ui/Table.tsx';
+import { Breaks } from './Breaks.tsx';
+import { DaySheet } from './DaySheet.tsx';
 import { PERIODS, periodFrom, type Period } from './periods.ts';
 import { useTitle } from '../../ui/useTitle.ts';
 
@@ -65,9 +67,7 @@ export function Reckoning() {
   const { data } = useReckoning(from, to);
   const columns = useJobColumns(settings);
   if (!data || !studio) return null;
-  const money = (cents: number) => showMoney(cents, settings.currency, settings.locale);
   const glasses = new Map(studio.glasses.map((g) => [g.id, g]));
-  const most = Math.max(1, ...data.reasons.map((r) => r.count));
   const nameOf = (panelId: string) => data.latest.find((m) => m.panelId === panelId)?.panelName ?? '';
   return (
     <main className="mx-auto grid max-w-6xl gap-x-14 gap-y-8 px-10 py-6 max-sm:px-4 lg:grid-cols-2">
@@ -87,26 +87,7 @@ export function Reckoning() {
         <StageBars sums={new Map(data.stages.map((s) => [s.stage, s]))} settings={settings} />
       </section>
       <section>
-        <h2 className="mb-3 text-xl">What breaks, and why</h2>
-        {data.reasons.length === 0 ? (
-          <p className="text-mute">Nothing has broken yet.</p>
-        ) : (
-          <ul className="grid gap-2.5">
-            {data.reasons.map(({ reason, count, cents }) => (
-              <li key={reason} className="text-[15.5px]">
-                <span className="flex justify-between gap-4">
-                  <span>{reasonWords(reason)}</span>
-                  <span className="text-mute">
-                    {count} · {money(cents)}
-                  </span>
-                </span>
-                <span aria-hidden className="mt-1 block h-2 rounded-sm bg-soft">
-                  <i className="block h-2 rounded-sm bg-[var(--bar)]" style={{ width: `${(100 * count) / most}%` }} />
-                </span>
-              </li>
-            ))}
-          </ul>
-        )}
+        <Breaks data={data} settings={settings} />
         <h2 className="mt-8 mb-2 text-xl">Latest</h2>
         <MishapList mishaps={data.latest} glasses={glasses} settings={settings} nameOf={nameOf} />
       </section>
@@ -120,6 +101,9 @@ export function Reckoning() {
           empty="No hours were worked on a job in this time."
         />
       </section>
+      <div className="lg:col-span-2">
+        <DaySheet settings={settings} />
+      </div>
     </main>
   );
 }

@@ -4,8 +4,11 @@ export interface MarkLead {
   readonly panelId: string;
   /** A piece of came on the cut list by its name, and whether it is cut. */
   readonly cut?: { readonly name: string; readonly isCut: boolean } | undefined;
-  /** At a joint, which line goes through; null leaves it to the reckoning. By their ids in the drawing. */
-  readonly through?: { readonly joint: string; readonly line: number | null } | undefined;
+  /**
+   * At a joint, by its place, the direction in which the came that goes through leaves it, whole degrees; null leaves it
+   * to the reckoning.
+   */
+  readonly through?: { readonly joint: string; readonly deg: number | null } | undefined;
 }
 
 /** A came of the list is cut; or at a joint another came goes through than was worked out. */
@@ -27,14 +30,14 @@ export const markLead: Act<MarkLead> = {
       id: panelId,
       panelId,
       cut: cut?.isCut ? [...others, cut.name] : others,
-      through: through && through.line !== null ? { ...rest, [through.joint]: through.line } : through ? rest : ways,
+      through: through && through.deg !== null ? { ...rest, [through.joint]: through.deg } : through ? rest : ways,
     });
   },
   panelOf: (fact) => fact.panelId,
   told: ({ cut, through }) =>
     cut
       ? `came ${cut.name} ${cut.isCut ? 'cut' : 'not cut after all'}`
-      : through?.line === null
+      : through?.deg === null
         ? 'which came goes through left to the reckoning'
         : 'another came goes through',
   effect: NO_WORDS,

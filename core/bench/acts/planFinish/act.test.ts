@@ -35,10 +35,10 @@ describe('what is decided on a panel’s finish', () => {
     const mark = (more: object) => s.try({ kind: 'mark-lead', ask: { panelId: 'p', ...more } });
     mark({ cut: { name: '3', isCut: true } });
     mark({ cut: { name: '5', isCut: true } });
-    mark({ through: { joint: '7', line: 12 } });
+    mark({ through: { joint: '7', deg: 12 } });
     mark({ cut: { name: '3', isCut: false } });
     expect(s.studio.get('leadMarks', 'p')).toMatchObject({ cut: ['5'], through: { 7: 12 } });
-    mark({ through: { joint: '7', line: null } });
+    mark({ through: { joint: '7', deg: null } });
     expect(s.studio.get('leadMarks', 'p')).toMatchObject({ cut: ['5'], through: {} });
     expect(mark({})?.code).toBe('nothing-changes');
 

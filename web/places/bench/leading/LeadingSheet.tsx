@@ -1,6 +1,6 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import { CORNERS, type Corner, type LeadPlan } from '#core/leading';
-import { count, showLength, type DisplayUnit } from '#core/units';
+import { CORNERS, runName, type Corner, type LeadPlan } from '#core/leading';
+import { count, showLength, showNumbers, type DisplayUnit } from '#core/units';
 import { endsWords, lockedWords } from '#core/words';
 import { Button } from '../../../ui/Button.tsx';
 import { ChoiceField } from '../../../ui/Choice.tsx';
@@ -28,6 +28,12 @@ export function LeadingSheet({
   onStep,
   isLeaded,
   onLeaded,
+  joints,
+  onJoint,
+  decided,
+  cut,
+  onCut,
+  onUndecided,
   unit,
 }: {
   found: LeadFound | null | 'failed';
@@ -37,6 +43,15 @@ export function LeadingSheet({
   onStep: (step: number) => void;
   isLeaded: (piece: number) => boolean;
   onLeaded: (piece: number) => void;
+  /** Joints round this piece where another came could go through. */
+  joints: readonly { readonly joint: number; readonly pieces: readonly number[] }[];
+  onJoint: (joint: number) => void;
+  /** At so many joints somebody has decided which came goes through. */
+  decided: number;
+  /** Cames that are cut, by their names. */
+  cut: ReadonlySet<string>;
+  onCut: (name: string, isCut: boolean) => void;
+  onUndecided: () => void;
   unit: DisplayUnit;
 }) {
   const known = found === null || found === 'failed' ? null : found;
@@ -110,7 +125,34 @@ export function LeadingSheet({
             options={CORNERS.map((value) => ({ value, text: CORNER_WORDS[value] }))}
             onChoice={onCorner}
           />
-          <Fold title="What to cut">{known && <CutBars found={known} unit={unit} now={new Set(now.runs)} />}</Fold>
+          <Fold title="What to cut">
+            {known && <CutBars found={known} unit={unit} now={new Set(now.runs)} cut={cut} onCut={onCut} />}
+          </Fold>
+          {joints.length > 0 && (
+            <Fold title="Which came goes through">
+              <ul className="grid gap-1 pb-2">
+                {joints.map(({ joint, pieces }) => (
+                  <li key={joint}>
+                    <Button look="line" className="w-full justify-start!" onClick={() => onJoint(joint)}>
+                      Another one where {showNumbers(pieces)} meet
+                    </Button>
+                  </li>
+                ))}
+              </ul>
+            </Fold>
+          )}
+          <p className="text-[15px] text-mute">
+            A tap on a joint lets another came go through there; the order and the lengths follow.
+            {decided > 0 && (
+              <>
+                {' '}
+                {count(decided, 'joint is', 'joints are')} decided so.{' '}
+                <button type="button" className="min-h-11 underline" onClick={onUndecided}>
+                  Leave them to the reckoning
+                </button>
+              </>
+            )}
+          </p>
         </>
       )}
     </SideSheet>
@@ -135,10 +177,14 @@ function CutBars({
   found: { cuts, plan },
   unit,
   now,
+  cut,
+  onCut,
 }: {
   found: LeadFound;
   unit: DisplayUnit;
   now: ReadonlySet<number>;
+  cut: ReadonlySet<string>;
+  onCut: (name: string, isCut: boolean) => void;
 }) {
   const stockMm = Math.max(...cuts.lengths.map((one) => one.usedMm + one.leftMm), 1);
   const leftMm = cuts.lengths.reduce((sum, one) => sum + one.leftMm, 0);
@@ -149,23 +195,37 @@ function CutBars({
   return (
     <div className="grid gap-2 pb-2">
       <p className="text-[15px]">
-        {count(cuts.lengths.length, 'length')} of {showLength(stockMm, unit)}; {showLength(leftMm, unit)} left over.
+        {count(cuts.lengths.length, 'length')} of {showLength(stockMm, unit)}; {showLength(leftMm, unit)} left over. A
+        tap marks a came as cut.
       </p>
       <ul className="grid gap-1.5" aria-label="Lengths of came">
         {cuts.lengths.map((one, i) => (
-          <li key={i} className="flex h-7 overflow-hidden rounded-sm bg-soft text-[12px]">
-            {one.parts.map(({ run, part }) => (
-              <span
-                key={`${run} ${part}`}
-                className={`grid min-w-0 place-items-center overflow-hidden border-r border-paper whitespace-nowrap ${
-                  now.has(run) ? 'bg-copper text-white' : 'bg-[var(--came)] text-white'
-                }`}
-                style={{ width: `${(partMm(run, part) / stockMm) * 100}%` }}
-                title={`${nameOf(run)}${part === null ? '' : `, part ${part}`}: ${showLength(partMm(run, part), unit, 1)}`}
-              >
-                {partMm(run, part) / stockMm > 0.07 && nameOf(run)}
-              </span>
-            ))}
+          <li key={i} className="flex h-11 overflow-hidden rounded-sm bg-soft text-[12px]">
+            {one.parts.map(({ run, part }) => {
+              const name = runName(plan, run, part);
+              const isCut = cut.has(name);
+              const said = `${nameOf(run)}${part === null ? '' : `, part ${part}`}: ${showLength(partMm(run, part), unit, 1)}`;
+              return (
+                <button
+                  key={`${run} ${part}`}
+                  type="button"
+                  aria-pressed={isCut}
+                  aria-label={`${said}${isCut ? ', cut' : ''}`}
+                  title={said}
+                  onClick={() => onCut(name, !isCut)}
+                  className={`grid min-w-0 place-items-center overflow-hidden border-r border-paper whitespace-nowrap ${
+                    isCut
+                      ? 'bg-soft text-mute line-through'
+                      : now.has(run)
+                        ? 'bg-copper text-white'
+                        : 'bg-[var(--came)] text-white'
+                  }`}
+                  style={{ width: `${(partMm(run, part) / stockMm) * 100}%` }}
+                >
+                  {partMm(run, part) / stockMm > 0.07 && nameOf(run)}
+                </button>
+              );
+            })}
           </li>
         ))}
       </ul>
