@@ -82,6 +82,10 @@ export const ANSWERS = {
     seq,
     jobs: z.array(z.strictObject({ commission: ROWS.commissions, panels: z.array(glance) })),
     short: z.array(z.strictObject({ glassId: text, missingMm2: count })),
+    /** Supplies of which little is left. */
+    low: z.array(z.strictObject({ supplyId: text, name: text })),
+    /** What pieces and panels in hand wait for, as long as nobody has seen that it is over. */
+    waits: z.array(ROWS.waits.extend({ panelName: text })),
   }),
   jobs: z.strictObject({
     seq,
@@ -127,6 +131,7 @@ export const ANSWERS = {
     leadMarks: ROWS.leadMarks.nullable(),
     trays: z.array(ROWS.trays),
     repairs: z.array(ROWS.repairs),
+    waits: z.array(ROWS.waits),
     /** Supplies that were booked on it. */
     used: z.array(ROWS.supplyMoves),
   }),

@@ -237,6 +237,14 @@ export const ASKS = {
     cut: z.strictObject({ name: words(40).min(1), isCut: z.boolean() }).optional(),
     through: z.strictObject({ joint: words(24).min(1), deg: z.number().int().min(0).max(359).nullable() }).optional(),
   }),
+  'begin-wait': z.strictObject({
+    id,
+    panelId: id,
+    numbers: z.array(z.number().int().min(1).max(BOUNDS.number.most)).max(BOUNDS.pieces.most),
+    name: words(40).min(1, 'must not be empty'),
+    minutes: z.number().int().min(1, 'must be a minute or more').max(525_600),
+  }),
+  'end-wait': z.strictObject({ id }),
   'hand-tray': z.strictObject({
     panelId: id,
     letter: z.string().regex(/^[A-Z]$/, 'must be one letter'),

@@ -64,6 +64,8 @@ const SOUND: Record<string, unknown> = {
   'drop-note': { id: 'n' },
   'plan-finish': { panelId: 'p', plan: { hold: 'hung', rings: [[1, 2]] }, measured: { widthMm: 400, heightMm: 300 } },
   'mark-lead': { panelId: 'p', cut: { name: '3', isCut: true } },
+  'begin-wait': { id: 'w', panelId: 'p', numbers: [], name: 'glue', minutes: 360 },
+  'end-wait': { id: 'w' },
   'hand-tray': { panelId: 'p', letter: 'A', personId: null },
   'open-repair': { id: 'r', panelId: 'p', number: 3, way: 'replace', words: '', joints: [1, 2] },
   'go-on-repair': { id: 'r', step: 'scored' },

@@ -217,6 +217,16 @@ export const ROWS = {
     measured: z.strictObject({ widthMm: mm, heightMm: mm, at: instant }).nullable(),
   }),
   trays: z.strictObject({ ...row, ...ofPanel, letter: text, personId: text, at: instant }),
+  waits: z.strictObject({
+    ...row,
+    ...ofPanel,
+    pieces: z.array(branded<Tables['repairs']['pieceId']>()),
+    numbers: z.array(z.number().int()),
+    name: text,
+    from: instant,
+    until: instant,
+    isOver: z.boolean(),
+  }),
   repairs: z.strictObject({
     ...row,
     ...ofPanel,

@@ -108,6 +108,7 @@ export {
   type Note,
   type Repair,
   type Tray,
+  type Wait,
   type NoteAbout,
   NOTES_ABOUT,
   subjectOf,
@@ -130,7 +131,13 @@ export {
 } from './tables.ts';
 export { offers, type Names } from './tally/offers.ts';
 export { parseTally, type TallyLine, type Vocabulary } from './tally/parse.ts';
-export { readTally, vocabularyOf, type SourceQuestion, type TallyMeaning } from './tally/resolve.ts';
+export {
+  readTally,
+  vocabularyOf,
+  type SourceQuestion,
+  type TallyCircumstance,
+  type TallyMeaning,
+} from './tally/resolve.ts';
 export {
   backOf,
   deedWords,

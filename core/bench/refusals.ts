@@ -93,6 +93,7 @@ const REFUSALS = {
   'not-built-in': ({ pieces, numbers }) =>
     `${pieces} ${numbers.length === 1 ? 'is' : 'are'} not built in yet; say that it broke instead.`,
   'repair-open': ({ pieces }) => `${pieces} is being mended already.`,
+  'unknown-wait': () => 'Nothing is waited for there any more.',
   'unknown-repair': () => 'This repair is not there any more.',
   'unknown-note': () => 'This note is not there any more.',
   'no-photo': ({ name }) => `No photo of ${name} is kept.`,

@@ -243,6 +243,20 @@ export interface DaySheet {
   readonly signedBy: string | null;
 }
 
+/** A rest that pieces or a panel need, with what it is for. */
+export interface Wait {
+  readonly panelId: string;
+  /** None where the whole panel waits. */
+  readonly pieces: readonly PieceRowId[];
+  /** What they were called when it began. */
+  readonly numbers: readonly number[];
+  readonly name: string;
+  readonly from: InstantMs;
+  readonly until: InstantMs;
+  /** Somebody has seen that it is over. */
+  readonly isOver: boolean;
+}
+
 /** A crack that was seen after a piece was built in, and what is done about it. */
 export interface Repair {
   readonly panelId: string;
@@ -287,6 +301,7 @@ export interface Tables {
   supplyMoves: SupplyMove & Row;
   finishes: Finish & Row;
   trays: Tray & Row;
+  waits: Wait & Row;
   repairs: Repair & Row;
   leadMarks: LeadMarks & Row;
   mishaps: Mishap & Row;
@@ -317,6 +332,7 @@ export const TABLE_NAMES = [
   'supplyMoves',
   'finishes',
   'trays',
+  'waits',
   'repairs',
   'leadMarks',
   'mishaps',
@@ -353,8 +369,11 @@ export const QUESTIONS = {
   mishapsOfPiece: question('mishaps', (m) => m.pieceId),
   notesAbout: question('notes', (n) => n.subject),
   traysOfPanel: question('trays', (t) => t.panelId),
+  waitsOfPanel: question('waits', (w) => (w.isOver ? null : w.panelId)),
   repairsOfPanel: question('repairs', (r) => r.panelId),
   supplyMovesOfPanel: question('supplyMoves', (m) => m.panelId),
+  /** Who works here; the key is empty. */
+  peopleHere: question('people', (p) => (p.active && p.away === null ? '' : null)),
   panelsOfCommission: question('panels', (p) => p.commissionId),
   glassesWithCode: question('glasses', (g) => g.code.toLowerCase()),
   stockWithLabel: question('stock', (s) => s.id.toLowerCase()),

@@ -166,6 +166,14 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
         { through: { joint: `${below(5)}`, deg: maybe(below(360)) } },
       ]),
     }),
+    'begin-wait': () => ({
+      id: fresh('w'),
+      panelId,
+      numbers: random() < 0.3 ? [] : some(),
+      name: pick(['glue', 'paint']),
+      minutes: 1 + below(900),
+    }),
+    'end-wait': () => ({ id: [...s.studio.all('waits')].find((one) => !one.isOver)?.id ?? 'none' }),
     'hand-tray': () => ({ panelId, letter: pick(['A', 'B']), personId: pick(['ada', 'bo', null]) }),
     'open-repair': () => {
       const built = [...s.studio.all('pieces')].filter((p) => p.stage === 'in-place' || p.stage === 'leaded');

@@ -12,7 +12,14 @@ export function tallyWords(
   if (problem) return { words: problem, isProblem: true };
   if (direction)
     return {
-      words: direction === 'undo' ? 'takes back the last step of this screen' : 'does again what was taken back',
+      words:
+        meaning.times > 1
+          ? direction === 'undo'
+            ? `takes back the last ${meaning.times} steps of this screen`
+            : `does the last ${meaning.times} again`
+          : direction === 'undo'
+            ? 'takes back the last step of this screen'
+            : 'does again what was taken back',
       isProblem: false,
     };
   if (questions.length > 0)
@@ -22,7 +29,21 @@ export function tallyWords(
     };
   if (line.kind === 'typing') return { words: line.hint, isProblem: false };
   if (!command) return { words: '', isProblem: false };
-  const outcome = decide(state, command, { at: 0, seq: state.seq + 1, personId, bench: '' }, state.seq);
+  const outcome = decide(
+    state,
+    command,
+    { at: 0, seq: state.seq + 1, personId: meaning.personId ?? personId, bench: '' },
+    state.seq,
+  );
   if ('refusal' in outcome) return { words: refusalWords(outcome.refusal, unit, state), isProblem: true };
-  return { words: effectWords(command, state, unit), isProblem: false };
+  const said = effectWords(command, state, unit) || SAID[command.kind] || '';
+  const by = meaning.personId === null ? undefined : state.get('people', meaning.personId)?.name;
+  return { words: by === undefined || said === '' ? said : `${said} · by ${by}`, isProblem: false };
 }
+
+/** What a line does whose act needs no words elsewhere. */
+const SAID: Readonly<Partial<Record<string, string>>> = {
+  'write-note': 'is noted',
+  'start-clock': 'the clock starts',
+  'stop-clock': 'the clock stops',
+};

@@ -17,6 +17,7 @@ const PARENTS: Readonly<Partial<Record<TableName, readonly string[]>>> = {
   supplyMoves: ['supplyId', 'panelId'],
   finishes: ['panelId'],
   trays: ['panelId'],
+  waits: ['panelId'],
   repairs: ['panelId'],
   leadMarks: ['panelId'],
   daySheets: ['personId'],

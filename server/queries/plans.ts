@@ -10,6 +10,7 @@ export function plansAnswer({ seq, state }: Desk, panelId: string): PlansAnswer 
     leadMarks: state.get('leadMarks', panelId) ?? null,
     trays: [...state.ask('traysOfPanel', panelId)],
     repairs: [...state.ask('repairsOfPanel', panelId)].sort((a, b) => b.openedAt - a.openedAt),
+    waits: [...state.ask('waitsOfPanel', panelId)],
     used: [...state.ask('supplyMovesOfPanel', panelId)],
   } as PlansAnswer;
 }

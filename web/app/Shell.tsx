@@ -11,6 +11,7 @@ import { FirstHour } from './FirstHour.tsx';
 import { HelpHere } from './help/HelpHere.tsx';
 import { KeysHere } from './KeysHere.tsx';
 import { useShellKeys } from './useShellKeys.ts';
+import { useWaitsOver } from './useWaitsOver.ts';
 import { useTitle } from '../ui/useTitle.ts';
 import { Mishap } from './Mishap.tsx';
 import { Passcode } from './Passcode.tsx';
@@ -24,6 +25,7 @@ export function Shell() {
   const { pathname } = useLocation();
   useLive();
   const [over, setOver] = useShellKeys();
+  useWaitsOver();
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
   }, [theme]);

@@ -6,6 +6,7 @@ import type { Command, SavePanel, UndoPlace, WriteNote } from '#core/bench';
 import { askedWords } from '#core/words';
 import { ApiError } from './api.ts';
 import { basisOf, knownUpTo } from './basis.ts';
+import { sayCaution } from './cautions.ts';
 import { useBench } from './bench.ts';
 import { heard } from './freshness.ts';
 import { useLargeStep } from './largeStep.ts';
@@ -18,8 +19,11 @@ export type PanelWish = Omit<SavePanel, 'id'>;
 export type NoteAsk = Pick<WriteNote, 'id' | 'about' | 'aboutId' | 'words'>;
 
 export interface Send {
-  /** @returns true when it was carried out; a refusal is told to the user and gives false */
-  command(command: Command, said?: string): Promise<boolean>;
+  /**
+   * @param by who did it, where that is not who works here
+   * @returns true when it was carried out; a refusal is told to the user and gives false
+   */
+  command(command: Command, said?: string, by?: string): Promise<boolean>;
   /** What somebody did last at a place goes back, or is done again. What is large is asked about first. */
   putBack(direction: 'undo' | 'redo', place: UndoPlace): Promise<boolean>;
   /** One entry of the log goes back, whoever made it. */
@@ -40,9 +44,17 @@ export function useSend(): Send {
     };
     const ofPanel = (panelId: string) => knownUpTo(client, [['panel', panelId]]);
     return {
-      command: (command, said) => {
-        const body = { ...facts(), basis: basisOf(client, command), command };
-        return run(client, () => step('/commands', body, askedWords(command)), said);
+      command: (command, said, by) => {
+        const body = {
+          ...facts(),
+          ...(by === undefined ? {} : { personId: by }),
+          basis: basisOf(client, command),
+          command,
+        };
+        return run(client, () => step('/commands', body, askedWords(command)), said).then((isDone) => {
+          if (isDone) sayCaution(client, command, body.personId, new Date());
+          return isDone;
+        });
       },
       putBack: (direction, place) => {
         const body = { ...facts(), direction, place };

@@ -1,5 +1,8 @@
 import { useEffect, useState } from 'react';
-import { Droplets, Grip } from 'lucide-react';
+import { Droplets, Grip, Mic } from 'lucide-react';
+import { useSettings } from '../state/studio.ts';
+import { finished, stepThrough, usePastLines } from './pastLines.ts';
+import { useVoice } from './useVoice.ts';
 import { Button } from '../ui/Button.tsx';
 import { useTallyCall } from '../state/tallyCall.ts';
 import { NumberPad } from './NumberPad.tsx';
@@ -17,6 +20,17 @@ export function TallyLine({
   const [pad, setPad] = useState(false);
   const { isCalled, answer } = useTallyCall();
   const { field } = tally;
+  const { lines } = usePastLines();
+  const [past, setPast] = useState<{ readonly at: number; readonly draft: string } | null>(null);
+  const { locale } = useSettings();
+  const voice = useVoice(locale, tally.write);
+  /** Through the lines before, and back to the one that was being written. */
+  const turn = (by: -1 | 1) => {
+    const at = stepThrough(lines, past?.at ?? null, by);
+    if (at === null && past === null) return;
+    tally.write(at === null ? (past?.draft ?? '') : (lines[at] ?? ''));
+    setPast(at === null ? null : { at, draft: past?.draft ?? tally.text });
+  };
   useEffect(() => {
     if (!isCalled) return;
     field.current?.focus();
@@ -45,7 +59,10 @@ export function TallyLine({
           <input
             ref={tally.field}
             value={tally.text}
-            onChange={(event) => tally.write(event.target.value)}
+            onChange={(event) => {
+              setPast(null);
+              tally.write(event.target.value);
+            }}
             placeholder="12-18 31 cut"
             spellCheck={false}
             autoCapitalize="none"
@@ -55,6 +72,16 @@ export function TallyLine({
             onKeyDown={(event) => {
               // The key that leads here means nothing more once it is here.
               if (event.key === '/' && event.currentTarget.value === '') event.preventDefault();
+              if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+                event.preventDefault();
+                turn(event.key === 'ArrowUp' ? -1 : 1);
+              }
+              // As long as there is something to finish; else Tab goes on to the next button as everywhere.
+              const whole = event.key === 'Tab' && !event.shiftKey ? finished(tally.text, tally.offered) : null;
+              if (whole !== null) {
+                event.preventDefault();
+                tally.write(whole);
+              }
               if (event.key === 'Escape') {
                 tally.write('');
                 event.currentTarget.blur();
@@ -73,6 +100,17 @@ export function TallyLine({
             <kbd className="rounded font-sans bg-soft px-2 py-0.5 text-[13px] font-semibold">Enter</kbd>
           )}
         </label>
+        {voice.canListen && (
+          <Button
+            aria-pressed={voice.isListening}
+            onClick={voice.listen}
+            aria-label="By voice"
+            title="By voice"
+            className="px-3.5 aria-pressed:bg-copper aria-pressed:text-white max-sm:hidden"
+          >
+            <Mic aria-hidden size={22} />
+          </Button>
+        )}
         <Button onClick={onWet} aria-label="For wet hands" title="For wet hands" className="px-3.5">
           <Droplets aria-hidden size={22} />
         </Button>

@@ -2,6 +2,8 @@ import { useCallback, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { offers, readTally, vocabularyOf, type BreakReason, type SourceQuestion } from '#core/bench';
 import { tallyWords } from '#core/words';
+import { newId } from '../state/ids.ts';
+import { usePastLines } from './pastLines.ts';
 import { useBench } from '../state/bench.ts';
 import { useSend } from '../state/send.ts';
 import { useSelection } from '../state/selection.ts';
@@ -47,7 +49,8 @@ export function useTally(view: PanelView): Tally {
   const calls = useRef(0);
   const personId = useBench((s) => s.personId);
   const send = useSend();
-  const meaning = useMemo(() => readTally(text, reader, panel), [text, reader, panel]);
+  const keepLine = usePastLines((s) => s.keep);
+  const meaning = useMemo(() => readTally(text, reader, panel, { newId, personId }), [text, reader, panel, personId]);
   const stated = useMemo(
     () => tallyWords(meaning, reader, settings.unit, personId),
     [meaning, reader, settings.unit, personId],
@@ -77,7 +80,9 @@ export function useTally(view: PanelView): Tally {
     field.current?.focus();
   }, []);
   const undo = useCallback(
-    async (direction: 'undo' | 'redo') => void (await send.putBack(direction, { panelId: panel.id })),
+    async (direction: 'undo' | 'redo', times: number) => {
+      for (let i = 0; i < times; i++) if (!(await send.putBack(direction, { panelId: panel.id }))) return;
+    },
     [send, panel.id],
   );
   const ask = useCallback((next: readonly SourceQuestion[], recut?: AskedRecut) => {
@@ -85,14 +90,17 @@ export function useTally(view: PanelView): Tally {
     setAskedRecut(recut ?? null);
   }, []);
   const enter = async () => {
+    if (text.trim() !== '' && stated.words !== '' && !stated.isProblem) keepLine(text.trim());
     if (meaning.direction) {
       setText('');
-      return undo(meaning.direction);
+      return undo(meaning.direction, meaning.times);
     }
     if (meaning.questions.length > 0) return ask(meaning.questions);
     const { command } = meaning;
     if (!command) {
       if (stated.words) toast.error(stated.words);
+      // What is wrong is picked, so that the next word takes its place.
+      if (meaning.at) field.current?.setSelectionRange(...meaning.at);
       return;
     }
     // The line is free for the next call at once; a refused one comes back unless another is being written. The preview
@@ -100,7 +108,7 @@ export function useTally(view: PanelView): Tally {
     setText('');
     const mine = ++calls.current;
     const begun = Date.now();
-    if (await send.command(command)) {
+    if (await send.command(command, undefined, meaning.personId ?? undefined)) {
       // Answers may be shown in another order than the calls were made: the last call is the one in hand.
       if (meaning.numbers.length > 0 && mine === calls.current)
         useSelection.getState().choose(panel.id, meaning.numbers);

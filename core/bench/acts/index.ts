@@ -40,6 +40,8 @@ import { handTray } from './handTray/act.ts';
 import { signDay } from './signDay/act.ts';
 import { openRepair } from './openRepair/act.ts';
 import { goOnRepair } from './goOnRepair/act.ts';
+import { beginWait } from './beginWait/act.ts';
+import { endWait } from './endWait/act.ts';
 import { markLead } from './markLead/act.ts';
 import { sendBack } from './sendBack/act.ts';
 import { shapeStock } from './shapeStock/act.ts';
@@ -85,6 +87,8 @@ export const ACTS = {
   'finish-step': finishStep,
   'plan-finish': planFinish,
   'mark-lead': markLead,
+  'begin-wait': beginWait,
+  'end-wait': endWait,
   'hand-tray': handTray,
   'open-repair': openRepair,
   'go-on-repair': goOnRepair,

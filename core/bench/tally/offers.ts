@@ -1,5 +1,6 @@
 import { BACK_REASONS, breakReasons, shortReason } from '../reasons.ts';
 import type { StepCode } from '../routes/definition.ts';
+import { WORKS, WORK_STAGES } from '../works.ts';
 import { SIDES } from '../acts/joints.ts';
 import { parseTally, type Vocabulary } from './parse.ts';
 
@@ -33,7 +34,7 @@ export function offers(line: string, vocabulary: Vocabulary, { labels, glasses }
   const isAtFrom = words.at(-1) === 'from';
   switch (parsed.kind) {
     case 'empty':
-      return ['all', 'rest', 'joints', ...firstCalls(vocabulary.panelSteps), 'undo', 'redo'];
+      return ['all', 'rest', 'joints', 'clock', ...firstCalls(vocabulary.panelSteps), 'undo', 'redo'];
     case 'cut':
       return isAtFrom ? [...labels] : parsed.from === null ? ['from'] : [];
     case 'break':
@@ -51,6 +52,9 @@ function unfinished(words: readonly string[], isAtFrom: boolean, vocabulary: Voc
   const { pieceSteps } = vocabulary;
   if (words[0] === 'joints' || words[0] === 'joint')
     return words.some((word) => word === 'all' || /^\d/.test(word)) ? [...SIDES] : ['all'];
+  if (words[0] === 'clock')
+    return words.length > 1 ? [] : ['stop', ...WORK_STAGES.map((stage) => WORKS[stage].word.toLowerCase())];
+  if (words.includes('note') || words.includes('wait')) return [];
   const verb = words.find((word) => VERBS.includes(word) || word === 'broken');
   switch (verb) {
     case 'broke':

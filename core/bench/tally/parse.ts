@@ -2,6 +2,9 @@ import { isOneOf, nth } from '../../units/index.ts';
 import { BACK_REASONS, readBreakReason, type BackReason, type BreakReason } from '../reasons.ts';
 import type { StepCode } from '../routes/definition.ts';
 import { SIDES, type Side } from '../acts/joints.ts';
+import { TAKEN_IN_KINDS, type TakenIn } from '../acts/takeIn/act.ts';
+import { WORKS, WORK_STAGES, type WorkStage } from '../works.ts';
+import { wordsOf, type Word } from './tokens.ts';
 
 /** The words that a panel's route is called by. Of several words that begin alike the longest counts. */
 export interface Vocabulary {
@@ -23,11 +26,19 @@ export type Pick =
   /** Left out of what is named before it. */
   | { readonly kind: 'but'; readonly picks: readonly Pick[] };
 
+/** Where in a line something stands: from the first character to behind the last. */
+export type Place = readonly [number, number];
+
 /** A tally line understood as far as it goes. `typing` is a line that is not finished but not wrong either. */
-export type TallyLine =
+export type TallyLine = Said & {
+  /** Who did it, as called; else whoever works here. */
+  readonly by?: string;
+};
+
+type Said =
   | { readonly kind: 'empty' }
   | { readonly kind: 'typing'; readonly picks: readonly Pick[]; readonly hint: string }
-  | { readonly kind: 'problem'; readonly picks: readonly Pick[]; readonly problem: string }
+  | { readonly kind: 'problem'; readonly picks: readonly Pick[]; readonly problem: string; readonly at?: Place }
   | { readonly kind: 'cut'; readonly picks: readonly Pick[]; readonly from: string | null }
   | { readonly kind: 'advance'; readonly picks: readonly Pick[]; readonly to: StepCode }
   | { readonly kind: 'return'; readonly picks: readonly Pick[]; readonly reason: BackReason }
@@ -46,51 +57,81 @@ export type TallyLine =
       readonly minutes: number;
     }
   | { readonly kind: 'glass'; readonly picks: readonly Pick[]; readonly code: string }
+  | { readonly kind: 'take-in'; readonly picks: readonly Pick[]; readonly as: TakenIn }
+  /** No pieces: of the panel. */
+  | { readonly kind: 'note'; readonly picks: readonly Pick[]; readonly words: string }
+  | { readonly kind: 'wait'; readonly picks: readonly Pick[]; readonly name: string; readonly minutes: number }
+  | { readonly kind: 'clock'; readonly work: WorkStage | 'stop' }
   | { readonly kind: 'joints'; readonly side: Side; readonly picks: readonly Pick[] }
   | { readonly kind: 'step'; readonly step: StepCode }
-  | { readonly kind: 'undo' }
-  | { readonly kind: 'redo' };
+  | { readonly kind: 'undo'; readonly times: number }
+  | { readonly kind: 'redo'; readonly times: number };
 
 /** What can be said of pieces on every route. */
-const VERBS = ['cut', 'return', 'returned', 'broke', 'broken', 'recut', 'glass'];
-const LINE_WORDS = ['joints', 'undo', 'redo'];
+const VERBS = ['cut', 'return', 'returned', 'broke', 'broken', 'recut', 'glass', 'note', 'wait', ...TAKEN_IN_KINDS];
+const LINE_WORDS = ['joints', 'clock', 'undo', 'redo'];
 /** A range longer than this is a slip of the finger. */
 const LONGEST_RANGE = 5000;
 /** Nobody calls more than this across the room. */
 const LONGEST_LINE = 2000;
+/** More steps at once are taken back from the history, where they are seen. */
+const MOST_BACK = 20;
+const MOST_MINUTES = 600;
+const LONGEST_WAIT_MIN = 525_600;
+const LONGEST_NOTE = 2000;
+const LONGEST_NAME = 40;
 
 /**
  * Reads what an artist would call across the room: `12-18 31 cut`, `41 broke inside curve`,
- * `41 recut from B7 12 min`, `sky foiled`, `joints 3-9 back`, `undo`.
+ * `41 recut from B7 12 min`, `sky foiled by Ada`, `joints 3-9 back`, `12 wait glue 6 h`, `clock grinding`, `undo`.
  */
 export function parseTally(line: string, vocabulary: Vocabulary): TallyLine {
   if (line.length > LONGEST_LINE) return problem('This line is too long; say it in several.');
-  const text = plain(line).toLowerCase();
-  if (text === '') return { kind: 'empty' };
-  if (text === 'undo' || text === 'redo') return { kind: text };
-  const step = vocabulary.panelSteps.get(text);
-  if (step !== undefined) return { kind: 'step', step };
-  const words = text.split(' ');
-  if (words[0] === 'joints' || words[0] === 'joint') return joints(words.slice(1));
-  const firsts = new Set([...vocabulary.pieceSteps.keys()].map((call) => call.split(' ')[0]));
-  const verbAt = words.findIndex((word) => VERBS.includes(word) || firsts.has(word));
-  const named = picksOf(verbAt < 0 ? words : words.slice(0, verbAt));
-  if ('problem' in named) return problem(named.problem);
-  if (verbAt < 0) return unfinished(named.picks, words, vocabulary);
-  const picks = meant(named.picks);
-  if (picks.some((pick) => pick.kind === 'but' && pick.picks.length === 0))
-    return problem(`Say which are left out: “all but 3 7 ${words[verbAt]}”.`);
-  if (picks.length === 0) return problem(`Say which pieces first: “12-18 ${words[verbAt]}”.`);
-  return backwards(picks) ?? act(words.slice(verbAt), picks, plain(line).split(' '), vocabulary);
+  const words = wordsOf(line);
+  if (words.length === 0) return { kind: 'empty' };
+  // A note is in its writer's own words to the end.
+  const noteAt = words.findIndex((word) => word.text === 'note');
+  if (noteAt >= 0) return note(line, words, noteAt);
+  const { rest, by } = signed(words);
+  const said = read(rest, vocabulary);
+  return by === undefined ? said : { ...said, by };
 }
 
-/** Single spaces between words, and none within a range. */
-const plain = (line: string): string =>
-  line
-    .replace(/[–—]/g, '-')
-    .replace(/[\s,]+/g, ' ')
-    .replace(/ ?- ?/g, '-')
-    .trim();
+/** “… by Ada” at the end says who. */
+function signed(words: readonly Word[]): { rest: readonly Word[]; by?: string } {
+  const at = words.findIndex((word, i) => word.text === 'by' && i > 0);
+  if (at < 0) return { rest: words };
+  const name = words.slice(at + 1).map((word) => word.raw);
+  return name.length === 0 ? { rest: words.slice(0, at) } : { rest: words.slice(0, at), by: name.join(' ') };
+}
+
+function read(words: readonly Word[], vocabulary: Vocabulary): Said {
+  const text = textOf(words);
+  const [first] = words;
+  if (first?.text === 'undo' || first?.text === 'redo') return backs(first.text, words.slice(1));
+  if (first?.text === 'clock' || text === 'stop clock') return clock(words);
+  const step = vocabulary.panelSteps.get(text);
+  if (step !== undefined) return { kind: 'step', step };
+  if (first?.text === 'joints' || first?.text === 'joint') return joints(words.slice(1));
+  const firsts = new Set([...vocabulary.pieceSteps.keys()].map((call) => call.split(' ')[0]));
+  const verbAt = words.findIndex((word) => VERBS.includes(word.text) || firsts.has(word.text));
+  const named = picksOf(verbAt < 0 ? words : words.slice(0, verbAt));
+  if ('problem' in named) return problem(named.problem, named.at);
+  if (verbAt < 0) return unfinished(named.picks, words, vocabulary);
+  const verb = nth(words, verbAt);
+  const picks = meant(named.picks);
+  if (picks.some((pick) => pick.kind === 'but' && pick.picks.length === 0))
+    return problem(`Say which are left out: “all but 3 7 ${verb.text}”.`, verb.at);
+  if (picks.length === 0 && verb.text !== 'wait')
+    return problem(`Say which pieces first: “12-18 ${verb.text}”.`, verb.at);
+  return backwards(words.slice(0, verbAt)) ?? act(words.slice(verbAt), picks, vocabulary);
+}
+
+const textOf = (words: readonly Word[]): string => words.map((word) => word.text).join(' ');
+const placeOf = (words: readonly Word[]): Place | undefined => {
+  const [first, last] = [words[0], words.at(-1)];
+  return first && last ? [first.at[0], last.at[1]] : undefined;
+};
 
 /** "all sky" is all of the sky. */
 function meant(picks: readonly Pick[]): readonly Pick[] {
@@ -98,21 +139,67 @@ function meant(picks: readonly Pick[]): readonly Pick[] {
   return groups.length > 0 ? picks.filter((p) => p.kind !== 'all') : picks;
 }
 
-const problem = (words: string): TallyLine => ({ kind: 'problem', picks: [], problem: words });
+const problem = (words: string, at?: Place, picks: readonly Pick[] = []): Said => ({
+  kind: 'problem',
+  picks,
+  problem: words,
+  ...(at ? { at } : {}),
+});
 
 /** While "12-1" is on its way to "12-18" nothing is wrong with it; with a verb behind it, it is a slip. */
-function backwards(picks: readonly Pick[]): TallyLine | null {
-  const all = picks.flatMap((p) => (p.kind === 'but' ? [...p.picks] : [p]));
-  const slip = all.find((p) => p.kind === 'range' && p.to < p.from);
-  return slip?.kind === 'range'
-    ? problem(`${slip.from}–${slip.to} runs backwards; say ${slip.to}-${slip.from}, or mend the slip.`)
-    : null;
+function backwards(words: readonly Word[]): Said | null {
+  for (const word of words) {
+    const range = /^(\d{1,5})-(\d{1,5})$/.exec(word.text);
+    const [from, to] = [Number(range?.[1]), Number(range?.[2])];
+    if (range && to < from)
+      return problem(`${from}–${to} runs backwards; say ${to}-${from}, or mend the slip.`, word.at);
+  }
+  return null;
 }
 
-function unfinished(picks: readonly Pick[], words: readonly string[], vocabulary: Vocabulary): TallyLine {
-  if (words.includes('back') && picks.some((p) => p.kind === 'range'))
-    return problem('“back” is the back of the panel; a piece that has to be done over is “returned”, with a reason.');
-  const last = words.at(-1) ?? '';
+function backs(kind: 'undo' | 'redo', rest: readonly Word[]): Said {
+  const [times] = rest;
+  if (times === undefined) return { kind, times: 1 };
+  const count = /^\d{1,3}$/.test(times.text) ? Number(times.text) : 0;
+  if (rest.length > 1 || count < 1 || count > MOST_BACK)
+    return problem(`After “${kind}” comes nothing, or how many steps, ${MOST_BACK} at most.`, placeOf(rest));
+  return { kind, times: count };
+}
+
+const WORK_NAMES = WORK_STAGES.map((stage) => ({ stage, name: WORKS[stage].word.toLowerCase() }));
+
+function clock(words: readonly Word[]): Said {
+  const said = words.filter((word) => word.text !== 'clock');
+  const text = textOf(said);
+  const hint = `then stop, or a work: ${WORK_NAMES.map(({ name }) => name).join(', ')}`;
+  if (text === '') return { kind: 'typing', picks: [], hint };
+  if (text === 'stop' || text === 'off') return { kind: 'clock', work: 'stop' };
+  const works = WORK_NAMES.filter(({ stage, name }) => name.startsWith(text) || stage.startsWith(text));
+  const [work] = works;
+  if (work && works.length === 1) return { kind: 'clock', work: work.stage };
+  return works.length > 1
+    ? { kind: 'typing', picks: [], hint }
+    : problem(`“${text}” is no work that hours are booked to.`, placeOf(said));
+}
+
+function note(line: string, words: readonly Word[], noteAt: number): Said {
+  const verb = nth(words, noteAt);
+  const named = picksOf(words.slice(0, noteAt));
+  if ('problem' in named) return problem(named.problem, named.at);
+  const said = line.slice(verb.at[1]).trim();
+  if (said === '') return { kind: 'typing', picks: meant(named.picks), hint: 'then what is to be noted' };
+  if (said.length > LONGEST_NOTE) return problem('This note is too long; say it in several.');
+  return backwards(words.slice(0, noteAt)) ?? { kind: 'note', picks: meant(named.picks), words: said };
+}
+
+function unfinished(picks: readonly Pick[], words: readonly Word[], vocabulary: Vocabulary): Said {
+  const back = words.find((word) => word.text === 'back');
+  if (back && picks.some((p) => p.kind === 'range'))
+    return problem(
+      '“back” is the back of the panel; a piece that has to be done over is “returned”, with a reason.',
+      back.at,
+    );
+  const last = words.at(-1)?.text ?? '';
   const known = [...VERBS, ...LINE_WORDS, ...vocabulary.pieceSteps.keys(), ...vocabulary.panelSteps.keys()];
   const isVerbBegun = !/^\d/.test(last) && known.some((verb) => verb.startsWith(last));
   const steps = [...vocabulary.pieceSteps.entries()].filter(
@@ -125,51 +212,58 @@ function unfinished(picks: readonly Pick[], words: readonly string[], vocabulary
 }
 
 /** The longest call of a step that words begin with, as long as nothing else follows it. */
-function stepCalled(words: readonly string[], { pieceSteps }: Vocabulary): StepCode | null {
-  return pieceSteps.get(words.join(' ')) ?? pieceSteps.get(words[0] ?? '') ?? null;
+function stepCalled(words: readonly Word[], { pieceSteps }: Vocabulary): StepCode | null {
+  return pieceSteps.get(textOf(words)) ?? pieceSteps.get(words[0]?.text ?? '') ?? null;
 }
 
-function act(
-  words: readonly string[],
-  picks: readonly Pick[],
-  written: readonly string[],
-  vocabulary: Vocabulary,
-): TallyLine {
-  const [verb = '', ...tail] = words;
+function act(words: readonly Word[], picks: readonly Pick[], vocabulary: Vocabulary): Said {
+  const [first, ...tail] = words;
+  const verb = first?.text ?? '';
   const to = stepCalled(words, vocabulary);
   if (to !== null) {
-    const isWhole = vocabulary.pieceSteps.has(words.join(' '));
+    const isWhole = vocabulary.pieceSteps.has(textOf(words));
     if (isWhole || tail.length === 0) return { kind: 'advance', picks, to };
-    const problem = `After “${verb}” comes nothing; “${tail.join(' ')}” is not known.`;
-    return { kind: 'problem', picks, problem };
+    return problem(`After “${verb}” comes nothing; “${textOf(tail)}” is not known.`, placeOf(tail), picks);
   }
-  const clause = afterClauses(tail, written);
-  if ('problem' in clause) return { kind: 'problem', picks, problem: clause.problem };
+  const as = TAKEN_IN_KINDS.find((kind) => kind === verb);
+  if (as !== undefined) {
+    const odd = tail.filter((word) => word.text !== 'glass');
+    return odd.length === 0
+      ? { kind: 'take-in', picks, as }
+      : problem(`After “${verb}” comes nothing; “${textOf(odd)}” is not known.`, placeOf(odd), picks);
+  }
+  const clause = afterClauses(tail);
+  if ('problem' in clause) return problem(clause.problem, clause.at, picks);
   const { from, minutes, rest } = clause;
+  const said = textOf(rest);
   switch (verb) {
     case 'cut':
-      if (rest !== '')
-        return {
-          kind: 'problem',
+      if (said !== '')
+        return problem(
+          `After “cut” comes nothing, or “from” and a sheet; “${said}” is not known.`,
+          placeOf(rest),
           picks,
-          problem: `After “cut” comes nothing, or “from” and a sheet; “${rest}” is not known.`,
-        };
+        );
+      if (clause.minutesAt)
+        return problem('Minutes belong to what broke; of cutting the clock tells.', clause.minutesAt, picks);
       return { kind: 'cut', picks, from };
     case 'glass':
-      if (rest === '') return { kind: 'typing', picks, hint: 'then the code of a glass' };
-      return { kind: 'glass', picks, code: rest };
+      if (said === '') return { kind: 'typing', picks, hint: 'then the code of a glass' };
+      return { kind: 'glass', picks, code: said };
+    case 'wait':
+      return wait(picks, tail);
     case 'return':
     case 'returned': {
       const reason =
-        BACK_REASONS.find((r) => r === rest) ??
-        (rest === '' ? undefined : BACK_REASONS.find((r) => r.startsWith(rest)));
+        BACK_REASONS.find((r) => r === said) ??
+        (said === '' ? undefined : BACK_REASONS.find((r) => r.startsWith(said)));
       return reason
         ? { kind: 'return', picks, reason }
         : { kind: 'typing', picks, hint: `a reason: ${BACK_REASONS.join(' · ')}` };
     }
     case 'broke':
     case 'broken': {
-      const reason = readBreakReason(rest, vocabulary.ownReasons);
+      const reason = readBreakReason(said, vocabulary.ownReasons);
       if (reason) return { kind: 'break', picks, reason, from, minutes };
       return {
         kind: 'typing',
@@ -178,57 +272,107 @@ function act(
       };
     }
     case 'recut': {
-      const reason = rest === '' ? null : readBreakReason(rest, vocabulary.ownReasons);
-      if (rest !== '' && reason === null)
-        return { kind: 'typing', picks, hint: `“${rest}” is no reason that is known; then “from” and a sheet` };
+      const reason = said === '' ? null : readBreakReason(said, vocabulary.ownReasons);
+      if (said !== '' && reason === null)
+        return { kind: 'typing', picks, hint: `“${said}” is no reason that is known; then “from” and a sheet` };
       return from === null
         ? { kind: 'typing', picks, hint: 'then “from” and the label of a sheet or offcut' }
         : { kind: 'recut', picks, reason, from, minutes };
     }
     default:
-      return { kind: 'problem', picks, problem: `“${verb}” is not known here.` };
+      return problem(`“${verb}” is not known here.`, first?.at, picks);
   }
 }
 
-/** Takes `from X` and `N min` out of a tail; the label keeps the case it was written in. */
-function afterClauses(
-  tail: readonly string[],
-  written: readonly string[],
-): { from: string | null; minutes: number; rest: string } | { problem: string } {
-  const rest: string[] = [];
-  let from: string | null = null;
+/** `wait glue 6 h`: what for, and how long. */
+function wait(picks: readonly Pick[], tail: readonly Word[]): Said {
+  const rest: Word[] = [];
   let minutes = 0;
   for (let i = 0; i < tail.length; i++) {
     const word = nth(tail, i);
+    const together = /^(\d+(?:[.]\d+)?)(min|m|h|d)$/.exec(word.text);
     const next = tail[i + 1];
-    if (word === 'from') {
-      if (next === undefined) break;
-      from = written.find((w) => w.toLowerCase() === next) ?? next;
+    if (together) minutes += Number(together[1]) * (IN_MINUTES[together[2] ?? ''] ?? 0);
+    else if (/^\d+([.]\d+)?$/.test(word.text) && next && IN_MINUTES[next.text] !== undefined) {
+      minutes += Number(word.text) * (IN_MINUTES[next.text] ?? 0);
       i++;
-    } else if (/^\d+$/.test(word) && (next === 'min' || next === 'm' || next === 'minutes')) {
-      minutes = Number(word);
-      i++;
-    } else if (/^\d+(min|m)$/.test(word)) minutes = Number.parseInt(word, 10);
-    else rest.push(word);
+    } else rest.push(word);
   }
-  if (minutes > 600) return { problem: 'More than 600 minutes for a recut cannot be meant.' };
-  return { from, minutes, rest: rest.join(' ') };
+  const name = rest
+    .map((word) => word.raw)
+    .join(' ')
+    .replace(/^(for )?(the )?/i, '');
+  if (minutes === 0 || name === '')
+    return { kind: 'typing', picks, hint: 'then what for and how long: “wait glue 6 h”' };
+  if (name.length > LONGEST_NAME) return problem('What it waits for is said in a few words.', placeOf(rest), picks);
+  if (minutes > LONGEST_WAIT_MIN) return problem('More than a year of waiting cannot be meant.', placeOf(tail), picks);
+  return { kind: 'wait', picks, name, minutes: Math.round(minutes) };
 }
 
-function joints(words: readonly string[]): TallyLine {
-  const side = words.find((word) => isOneOf(SIDES, word));
-  const named = picksOf(words.filter((word) => word !== side));
-  if ('problem' in named) return problem(named.problem);
+const IN_MINUTES: Readonly<Record<string, number | undefined>> = Object.assign(Object.create(null), {
+  m: 1,
+  min: 1,
+  minute: 1,
+  minutes: 1,
+  h: 60,
+  hour: 60,
+  hours: 60,
+  d: 1440,
+  day: 1440,
+  days: 1440,
+}) as Readonly<Record<string, number | undefined>>;
+
+/** Takes `from X` and `N min` out of a tail; the label keeps the case it was written in. */
+function afterClauses(
+  tail: readonly Word[],
+):
+  { from: string | null; minutes: number; rest: readonly Word[]; minutesAt?: Place } | { problem: string; at?: Place } {
+  const rest: Word[] = [];
+  let from: string | null = null;
+  let minutes = 0;
+  let minutesAt: Place | undefined;
+  for (let i = 0; i < tail.length; i++) {
+    const word = nth(tail, i);
+    const next = tail[i + 1];
+    if (word.text === 'from') {
+      if (next === undefined) break;
+      if (from !== null)
+        return { problem: `It is cut from one sheet: ${from}, or ${next.raw}?`, at: [word.at[0], next.at[1]] };
+      from = next.raw;
+      i++;
+    } else if (/^\d+$/.test(word.text) && (next?.text === 'min' || next?.text === 'm' || next?.text === 'minutes')) {
+      if (minutesAt) return { problem: 'Say the minutes once.', at: [word.at[0], next.at[1]] };
+      minutes = Number(word.text);
+      minutesAt = [word.at[0], next.at[1]];
+      i++;
+    } else if (/^\d+(min|m)$/.test(word.text)) {
+      if (minutesAt) return { problem: 'Say the minutes once.', at: word.at };
+      minutes = Number.parseInt(word.text, 10);
+      minutesAt = word.at;
+    } else rest.push(word);
+  }
+  if (minutes > MOST_MINUTES)
+    return { problem: 'More than 600 minutes for a recut cannot be meant.', ...(minutesAt ? { at: minutesAt } : {}) };
+  return { from, minutes, rest, ...(minutesAt ? { minutesAt } : {}) };
+}
+
+function joints(words: readonly Word[]): Said {
+  const side = words.map((word) => word.text).find((word) => isOneOf(SIDES, word));
+  const named = picksOf(words.filter((word) => word.text !== side));
+  if ('problem' in named) return problem(named.problem, named.at);
   if (!side || named.picks.length === 0)
     return { kind: 'typing', picks: [], hint: 'numbers of joints, then front or back' };
-  return backwards(named.picks) ?? { kind: 'joints', side, picks: named.picks };
+  return backwards(words) ?? { kind: 'joints', side, picks: named.picks };
 }
 
+const WHOLE = ['all', 'everything'];
 const BUT = ['but', 'except', 'without'];
 
+type Picked = { readonly picks: Pick[] } | { readonly problem: string; readonly at?: Place };
+
 /** What is named, and after “but” what of it is left out. */
-function picksOf(words: readonly string[]): { picks: Pick[] } | { problem: string } {
-  const at = words.findIndex((word) => BUT.includes(word));
+function picksOf(words: readonly Word[]): Picked {
+  const at = words.findIndex((word) => BUT.includes(word.text));
   if (at < 0) return plainPicks(words);
   const [named, left] = [plainPicks(words.slice(0, at)), plainPicks(words.slice(at + 1))];
   if ('problem' in named) return named;
@@ -237,21 +381,22 @@ function picksOf(words: readonly string[]): { picks: Pick[] } | { problem: strin
   return { picks: [...picks, { kind: 'but', picks: left.picks }] };
 }
 
-function plainPicks(words: readonly string[]): { picks: Pick[] } | { problem: string } {
+function plainPicks(words: readonly Word[]): Picked {
   const picks: Pick[] = [];
-  for (const word of words) {
-    const range = /^(\d{1,5})-(\d{1,5})?$/.exec(word);
-    if (/^\d{1,5}$/.test(word)) picks.push({ kind: 'range', from: Number(word), to: Number(word) });
+  for (const { text, at } of words) {
+    const range = /^(\d{1,5})-(\d{1,5})?$/.exec(text);
+    if (/^\d{1,5}$/.test(text)) picks.push({ kind: 'range', from: Number(text), to: Number(text) });
     else if (range) {
       const from = Number(range[1]);
       const to = range[2] === undefined ? from : Number(range[2]);
-      if (to - from > LONGEST_RANGE) return { problem: `${from}–${to} is more pieces than a panel has.` };
+      if (to - from > LONGEST_RANGE) return { problem: `${from}–${to} is more pieces than a panel has.`, at };
       picks.push({ kind: 'range', from, to });
-    } else if (word === 'all') picks.push({ kind: 'all' });
-    else if (word === 'rest') picks.push({ kind: 'rest' });
-    else picks.push({ kind: 'group', word });
+    } else if (WHOLE.includes(text)) picks.push({ kind: 'all' });
+    else if (text === 'rest') picks.push({ kind: 'rest' });
+    else picks.push({ kind: 'group', word: text });
   }
-  if (picks.some((p) => p.kind === 'all') && picks.some((p) => p.kind === 'range'))
-    return { problem: 'Say “all”, or say numbers; not both.' };
+  const all = words.find((word) => WHOLE.includes(word.text));
+  if (all && picks.some((p) => p.kind === 'range'))
+    return { problem: 'Say “all”, or say numbers; not both.', at: all.at };
   return { picks };
 }

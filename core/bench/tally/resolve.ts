@@ -4,7 +4,8 @@ import type { Command } from '../acts/index.ts';
 import { isLaidToCut, sourcesAsLaid } from '../acts/laid.ts';
 import { BEGINS, routeOf, type Route } from '../routes/route.ts';
 import { settingsOf, type PanelRow, type PieceRow, type Reader } from '../tables.ts';
-import { parseTally, type Pick, type TallyLine, type Vocabulary } from './parse.ts';
+import { wordsOf } from './tokens.ts';
+import { parseTally, type Pick, type Place, type TallyLine, type Vocabulary } from './parse.ts';
 
 /** Glass of these pieces is cut, but from which sheet, and what is left of it, was not said. */
 export interface SourceQuestion {
@@ -21,9 +22,15 @@ export interface TallyMeaning {
   readonly joints: readonly number[];
   readonly command: Command | null;
   readonly direction: 'undo' | 'redo' | null;
+  /** How many steps are taken back or done again. */
+  readonly times: number;
+  /** Who did it, where the line says so; null for whoever works here. */
+  readonly personId: string | null;
   /** Asked before the command can be made. */
   readonly questions: readonly SourceQuestion[];
   readonly problem: string | null;
+  /** Where in the line that stands which is wrong; null where it is the line as a whole. */
+  readonly at: Place | null;
 }
 
 const REST_STAYS: Left = { kind: 'stays' };
@@ -45,15 +52,88 @@ export function vocabularyOf(route: Route, asked?: ReadonlySet<string>): Vocabul
   };
 }
 
+/** What a line is read by beside the panel: ids for what it makes, and who works here. */
+export interface TallyCircumstance {
+  readonly newId?: () => string;
+  readonly personId?: string | null;
+}
+
 /** Reads a tally line for one panel: names pieces, picks the sheet where there is no doubt, or says what is missing. */
-export function readTally(text: string, state: Reader, panel: PanelRow): TallyMeaning {
+export function readTally(
+  text: string,
+  state: Reader,
+  panel: PanelRow,
+  { newId = () => 'new', personId = null }: TallyCircumstance = {},
+): TallyMeaning {
   const { ownReasons } = settingsOf(state);
   const line = parseTally(text, { ...vocabularyOf(routeOf(state, panel)), ownReasons });
-  const nothing = { line, numbers: [], joints: [], command: null, direction: null, questions: [], problem: null };
+  const nothing: TallyMeaning = {
+    line,
+    numbers: [],
+    joints: [],
+    command: null,
+    direction: null,
+    times: 1,
+    personId: null,
+    questions: [],
+    problem: null,
+    at: null,
+  };
   if (line.kind === 'empty') return nothing;
-  if (line.kind === 'undo' || line.kind === 'redo') return { ...nothing, direction: line.kind };
+  const by = line.by === undefined ? null : personCalled(state, line.by);
+  if (line.by !== undefined && by === null && line.kind !== 'typing')
+    return { ...nothing, problem: `Nobody here is called “${line.by}”.`, at: placeOf(text, line.by.toLowerCase()) };
+  const meaning = { ...meant(line, nothing, state, panel, { newId, personId: by ?? personId }), personId: by };
+  if (meaning.problem === null || meaning.at !== null) return meaning;
+  const culprit = /[“](.+?)[”]|piece (\d+)/.exec(meaning.problem);
+  return { ...meaning, at: placeOf(text, (culprit?.[1] ?? culprit?.[2] ?? '').toLowerCase()) };
+}
+
+/** The only person who is called so: by the name, its beginning, or the initial. */
+function personCalled(state: Reader, name: string): string | null {
+  const said = name.toLowerCase();
+  const people = [...state.ask('peopleHere', '')];
+  const whole = people.filter((person) => person.name.toLowerCase() === said || person.initial.toLowerCase() === said);
+  const begun = whole.length > 0 ? whole : people.filter((person) => person.name.toLowerCase().startsWith(said));
+  return begun.length === 1 ? (begun[0]?.id ?? null) : null;
+}
+
+/** Where a word stands in a line, or the range that ends with it. */
+function placeOf(text: string, said: string): Place | null {
+  if (said === '') return null;
+  const found = wordsOf(text).find(
+    (word) => word.text === said || word.text.endsWith(`-${said}`) || word.text.startsWith(`${said}-`),
+  );
+  if (found) return found.at;
+  const at = text.toLowerCase().indexOf(said);
+  return at < 0 ? null : [at, at + said.length];
+}
+
+function meant(
+  line: Exclude<TallyLine, { kind: 'empty' }>,
+  nothing: TallyMeaning,
+  state: Reader,
+  panel: PanelRow,
+  { newId, personId }: Required<TallyCircumstance>,
+): TallyMeaning {
+  if (line.kind === 'undo' || line.kind === 'redo') return { ...nothing, direction: line.kind, times: line.times };
   if (line.kind === 'step')
     return { ...nothing, command: { kind: 'finish-step', ask: { panelId: panel.id, step: line.step } } };
+  if (line.kind === 'clock') {
+    if (personId === null)
+      return { ...nothing, problem: 'Say who works: “clock grinding by Ada”, or sit down at this bench.' };
+    return {
+      ...nothing,
+      command:
+        line.work === 'stop'
+          ? { kind: 'stop-clock', ask: { personId, endedAt: null } }
+          : { kind: 'start-clock', ask: { id: newId(), personId, panelId: panel.id, stage: line.work } },
+    };
+  }
+  if (line.kind === 'problem') {
+    const { problem, at = null } = line;
+    if (line.picks.length === 0) return { ...nothing, problem, at };
+  }
   if (line.kind === 'joints') {
     const joints = line.picks.flatMap((pick) =>
       pick.kind === 'range' ? span(pick) : pick.kind === 'all' ? span({ from: 1, to: panel.jointCount }) : [],
@@ -70,13 +150,35 @@ export function readTally(text: string, state: Reader, panel: PanelRow): TallyMe
   const { numbers } = named;
   const meaning = { ...nothing, numbers };
   if (line.kind === 'typing') return meaning;
-  if (line.kind === 'problem') return { ...meaning, problem: line.problem };
+  if (line.kind === 'problem') return { ...meaning, problem: line.problem, at: line.at ?? null };
   const chosen = numbers.map((n) => knownIn(pieces, n));
   switch (line.kind) {
     case 'advance':
       return { ...meaning, command: { kind: 'advance', ask: { panelId: panel.id, numbers, to: line.to } } };
     case 'return':
       return { ...meaning, command: { kind: 'send-back', ask: { panelId: panel.id, numbers, reason: line.reason } } };
+    case 'take-in':
+      return { ...meaning, command: { kind: 'take-in', ask: { panelId: panel.id, numbers, as: line.as } } };
+    case 'wait':
+      return {
+        ...meaning,
+        command: {
+          kind: 'begin-wait',
+          ask: { id: newId(), panelId: panel.id, numbers, name: line.name, minutes: line.minutes },
+        },
+      };
+    case 'note': {
+      if (numbers.length > 1)
+        return { ...meaning, problem: 'A note is about one piece, or about the panel; say one number, or none.' };
+      const [piece] = chosen;
+      const about = piece
+        ? { about: 'piece' as const, aboutId: piece.id }
+        : { about: 'panel' as const, aboutId: panel.id };
+      return {
+        ...meaning,
+        command: { kind: 'write-note', ask: { id: newId(), ...about, words: line.words, picture: null } },
+      };
+    }
     case 'glass': {
       const glass = [...state.ask('glassesWithCode', line.code)][0];
       if (!glass) return { ...meaning, problem: `There is no glass with the code “${line.code}”.` };

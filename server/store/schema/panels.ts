@@ -246,6 +246,25 @@ export const trays = sqliteTable(
   (t) => [index('trays_by_panel').on(t.panelId)],
 );
 
+export const waits = sqliteTable(
+  'waits',
+  {
+    ...row,
+    panelId: ofPanel(),
+    pieces: text('pieces', { mode: 'json' }).$type<readonly PieceRowId[]>().notNull(),
+    numbers: text('numbers', { mode: 'json' }).$type<readonly number[]>().notNull(),
+    name: text('name').notNull(),
+    from: integer('from_at').$type<InstantMs>().notNull(),
+    until: integer('until_at').$type<InstantMs>().notNull(),
+    isOver: flag('is_over'),
+  },
+  (t) => [
+    index('waits_by_panel')
+      .on(t.panelId)
+      .where(sql`${t.isOver} = 0`),
+  ],
+);
+
 export const repairs = sqliteTable(
   'repairs',
   {

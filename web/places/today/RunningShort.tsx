@@ -1,19 +1,22 @@
+import { Link } from 'react-router';
 import type { TodayAnswer } from '#contract';
 import type { Settings } from '#core/bench';
 import type { Glass } from '#core/stock';
 import { priceOfArea, showArea, showMoney } from '#core/units';
 
-/** Glass that the pieces still to cut need more of than the rack holds. */
+/** Glass that the pieces still to cut need more of than the rack holds, and supplies of which little is left. */
 export function RunningShort({
   short,
+  low,
   glasses,
   settings,
 }: {
   short: TodayAnswer['short'];
+  low: TodayAnswer['low'];
   glasses: ReadonlyMap<string, Glass>;
   settings: Settings;
 }) {
-  if (short.length === 0) return <p>The rack holds the glass of every piece still to cut.</p>;
+  if (short.length + low.length === 0) return <p>The rack holds the glass of every piece still to cut.</p>;
   return (
     <>
       {short.map(({ glassId, missingMm2 }) => {
@@ -26,6 +29,14 @@ export function RunningShort({
           </p>
         );
       })}
+      {low.map(({ supplyId, name }) => (
+        <p key={supplyId}>
+          Little left of{' '}
+          <Link className="underline decoration-line underline-offset-4" to={`/rack/supplies?item=${supplyId}`}>
+            {name}
+          </Link>
+        </p>
+      ))}
     </>
   );
 }

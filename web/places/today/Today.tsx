@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { unpackPieces } from '#contract';
 import { waitOf } from '#core/words';
+import { WaitList } from '../../labour/WaitList.tsx';
 import { SmallPicture } from '../../panel/SmallPicture.tsx';
 import { standingIn } from '../../panel/standing.ts';
 import { useSettings, useSketches, useStudio, useToday } from '../../state/studio.ts';
@@ -113,7 +114,8 @@ export function Today() {
               {momentWords(wait.until, settings.locale)}
             </p>
           ))}
-          {waits.length === 0 && <p>Nothing has to set.</p>}
+          <WaitList waits={data.waits} now={now} locale={settings.locale} />
+          {waits.length + data.waits.length === 0 && <p>Nothing has to set.</p>}
         </div>
         <div>
           <h2 className="font-sans text-[15px] font-semibold text-mute">Clocks</h2>
@@ -132,7 +134,7 @@ export function Today() {
         </div>
         <div>
           <h2 className="font-sans text-[15px] font-semibold text-mute">Running short</h2>
-          <RunningShort short={data.short} glasses={glasses} settings={settings} />
+          <RunningShort short={data.short} low={data.low} glasses={glasses} settings={settings} />
         </div>
       </section>
     </main>

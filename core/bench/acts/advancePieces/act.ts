@@ -1,6 +1,6 @@
-import { count, showNumbers } from '../../../units/index.ts';
+import { count, MS_PER_MINUTE, showNumbers } from '../../../units/index.ts';
 import { refuse, type Act } from '../../act.ts';
-import type { StepCode } from '../../routes/definition.ts';
+import type { StepCode, StepDefinition } from '../../routes/definition.ts';
 import { BEGINS, routeOf, spokenCode, stageIndex, stepOf, wayOf } from '../../routes/route.ts';
 import { called, idsThen, named, pickPieces, pieceNumbered, type AskedPieces, type NamedPieces } from '../picked.ts';
 
@@ -12,11 +12,13 @@ export interface PiecesAdvanced extends NamedPieces {
   readonly to: StepCode;
   /** The step's word on the panel's route. */
   readonly word: string;
+  /** What they have to wait for from here on. */
+  readonly wait: { readonly name: string; readonly minutes: number } | null;
 }
 
 /** Cut pieces move on. Those already there or further stay; those not cut yet are a refusal, not a guess. */
 export const advancePieces: Act<AdvancePieces, PiecesAdvanced> = {
-  version: 2,
+  version: 3,
   formerly: [],
   undoIn: 'panel',
   reads: { pieces: ['number', 'drawn', 'stage', 'asks', 'tooSmall'] },
@@ -35,10 +37,13 @@ export const advancePieces: Act<AdvancePieces, PiecesAdvanced> = {
     if (moving.length === 0) return refuse('nothing-to-do', { numbers: ask.numbers, name: step.word });
     const small = moving.filter((p) => p.tooSmall);
     if (small.length > 0) return refuse('too-small', { numbers: small.map((p) => p.number) });
-    return { fact: { ...named(ask.panelId, moving), to: ask.to, word: step.word } };
+    return { fact: { ...named(ask.panelId, moving), to: ask.to, word: step.word, wait: waitAt(step) } };
   },
-  apply: (draft, { pieces, to }) => {
+  apply: (draft, { panelId, pieces, numbers, to, wait }, { at, seq }) => {
     for (const id of pieces) draft.patch('pieces', id, { stage: to });
+    if (wait === null) return;
+    const until = at + wait.minutes * MS_PER_MINUTE;
+    draft.put('waits', { id: `${seq}`, panelId, pieces, numbers, name: wait.name, from: at, until, isOver: false });
   },
   panelOf: (fact) => fact.panelId,
   told: ({ numbers, word }) => `${called(numbers)} ${word}`,
@@ -59,12 +64,19 @@ export const advancePieces: Act<AdvancePieces, PiecesAdvanced> = {
     )} ${goes} from ${from} to ${word(to)}${stay}`;
   },
   upcasts: {
-    1: ({ panelId, numbers, to }: AdvancePieces, { state }): PiecesAdvanced => ({
+    1: ({ panelId, numbers, to }: AdvancePieces, { state }): PiecesAdvancedV2 => ({
       panelId,
       numbers,
       pieces: idsThen(state, panelId, numbers),
       to,
       word: spokenCode(to),
     }),
+    2: (old: PiecesAdvancedV2): PiecesAdvanced => ({ ...old, wait: null }),
   },
 };
+
+/** Before steps of pieces had waits of their own. */
+type PiecesAdvancedV2 = Omit<PiecesAdvanced, 'wait'>;
+
+const waitAt = ({ waitMin, waitName, word }: StepDefinition): PiecesAdvanced['wait'] =>
+  waitMin > 0 ? { name: waitName ?? word, minutes: waitMin } : null;
