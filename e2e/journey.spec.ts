@@ -295,7 +295,7 @@ test('from here to delivery, joint by joint', async () => {
     }
     await expect(page.getByText(after).first()).toBeVisible();
   }
-  await page.getByRole('link', { name: /Hours & cost/ }).click();
+  await page.getByRole('link', { name: /^Hours/ }).click();
   await page.getByLabel('How long').fill('1:30');
   await page.getByRole('button', { name: 'Enter', exact: true }).click();
   await expect(page.getByText('1 h 30').first()).toBeVisible();

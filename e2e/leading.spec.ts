@@ -42,18 +42,16 @@ test.describe('a leaded panel is built step by step', () => {
   });
 });
 
-test('what a panel takes stands beside its hours: foil or came, solder by alloy, weight and hanging', async ({
-  page,
-}) => {
-  await page.goto(`${DEMO}/panels/heron/hours`);
+test('what a panel takes has a step of its own: foil or came, solder by alloy, weight', async ({ page }) => {
+  await page.goto(`${DEMO}/panels/heron/materials`);
   const takes = page.getByRole('region', { name: 'What it takes' });
-  await expect(takes.getByText(/ in foil, \d+\.\d m$/)).toBeVisible();
+  await expect(takes.getByText(/^Foil .*: \d+\.\d m$/)).toBeVisible();
   await expect(takes.getByText(/melts from 183 to 190 °C/)).toBeVisible();
   await takes.getByRole('combobox', { name: 'Solder' }).click();
   await page.getByRole('option', { name: '63/37' }).click();
   await expect(takes.getByText(/melts at 183 °C/)).toBeVisible();
-  await page.goto(`${DEMO}/panels/tide-1/hours`);
-  await expect(takes.getByText(/came, \d+\.\d m/).first()).toBeVisible();
-  await expect(takes.getByText(/ lengths? of /).first()).toBeVisible();
+  await page.goto(`${DEMO}/panels/tide-1/materials`);
+  await expect(takes.getByText(/^Came H6: \d+\.\d+ m$/)).toBeVisible();
+  await expect(takes.getByText(/by your own figure, \d+ % of the usual/)).toBeVisible();
   for (const theme of ['light', 'dark'] as const) expect(await barriers(page, { theme })).toEqual([]);
 });

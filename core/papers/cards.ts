@@ -79,33 +79,60 @@ function byGlass({ pieces, cuts }: PaperPanel): OfGlass[] {
 
 const LABEL = { widthMm: 38, heightMm: 16 };
 
-/** A small label for every piece, to be cut apart or printed on sheets of labels. */
+/** What stands on one label: large, below it, in its corner, and the glass it is of. */
+interface Label {
+  readonly large: string;
+  readonly below: string;
+  readonly colour: PaperGlass['colour'] | null;
+}
+
+/** Trays first, then the sheets that are laid out, then every piece. */
+function labelsOf({ pieces, sheets }: PaperPanel): Label[] {
+  const trays = new Map<string, number>();
+  for (const { section } of pieces) if (section !== null) trays.set(section, (trays.get(section) ?? 0) + 1);
+  return [
+    ...[...trays]
+      .sort(([a], [b]) => a.localeCompare(b))
+      .map(([letter, many]) => ({ large: `Tray ${letter}`, below: count(many, 'piece'), colour: null })),
+    ...sheets.map(({ label, glass }) => ({
+      large: label,
+      below: `${glass.code} · sheet to cut`,
+      colour: glass.colour,
+    })),
+    ...pieces.map(({ number, glass, section }) => ({
+      large: String(number),
+      below: [glass?.code ?? 'no glass', ...(section ? [`tray ${section}`] : [])].join(' · '),
+      colour: glass?.colour ?? null,
+    })),
+  ];
+}
+
+/** A small label for every tray, sheet and piece, to be cut apart or printed on sheets of labels. */
 export function labelPages(panel: PaperPanel, paper: PaperSize, heading: Heading): Page[] {
   const [widthMm, heightMm] = [paper.widthMm, paper.heightMm ?? paper.widthMm * Math.SQRT2];
   const room = workArea(widthMm, heightMm);
   const across = Math.floor((room.maxX - room.minX) / LABEL.widthMm);
   const onAPage = across * Math.floor((room.maxY - room.minY) / LABEL.heightMm);
-  const pages = Math.ceil(panel.pieces.length / onAPage);
+  const labels = labelsOf(panel);
+  const pages = Math.ceil(labels.length / onAPage);
   return Array.from({ length: pages }, (_, page): Page => {
-    const marks = panel.pieces.slice(page * onAPage, (page + 1) * onAPage).flatMap(({ number, glass, section }, i) => {
+    const marks = labels.slice(page * onAPage, (page + 1) * onAPage).flatMap(({ large, below, colour }, i) => {
       const x = room.minX + (i % across) * LABEL.widthMm;
       const y = room.minY + Math.floor(i / across) * LABEL.heightMm;
       return [
         frame(box(x, y, x + LABEL.widthMm, y + LABEL.heightMm), { widthMm: 0.1, stroke: 'faint' }),
-        ...(glass ? [area([colourStrip(x, y)], { stroke: null, fill: glass.colour })] : []),
-        text([x + 5, y + 8.6], String(number), 7.4, { face: 'bold' }),
-        text([x + 5, y + 13], [glass?.code ?? 'no glass', ...(section ? [`tray ${section}`] : [])].join(' · '), 3, {
-          ink: 'soft',
-        }),
+        ...(colour ? [area([colourStrip(x, y)], { stroke: null, fill: colour })] : []),
+        text([x + 5, y + 8.6], large, large.length > 6 ? 5.2 : 7.4, { face: 'bold' }),
+        text([x + 5, y + 13], below, 3, { ink: 'soft' }),
         text([x + LABEL.widthMm - 2, y + 4.4], panel.name.slice(0, 16), 2.4, { anchor: 'end', ink: 'soft' }),
       ];
     });
-    const count = `page ${page + 1} of ${pages}`;
+    const said = `page ${page + 1} of ${pages}`;
     return {
       name: `Labels ${page + 1}`,
       widthMm,
       heightMm,
-      marks: [...marks, ...headed(heading, { widthMm, heightMm, count, isTrueScale: false })],
+      marks: [...marks, ...headed(heading, { widthMm, heightMm, count: said, isTrueScale: false })],
     };
   });
 }

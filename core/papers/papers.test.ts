@@ -2,9 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { boxOf, signedArea, type Point } from '../geometry/index.ts';
 import { seededRandom } from '../units/index.ts';
 import { doc, paneNet } from '../test/panels.ts';
+import { fittingSteps, USUAL_FINISH } from '../finish/index.ts';
+import { materialsOf } from '../materials/index.ts';
 import { paperPanel } from '../test/paperPanel.ts';
 import {
   MARGIN_MM,
+  materialsWish,
   outlineLayers,
   OVERLAP_MM,
   PAPER_NAMES,
@@ -22,6 +25,11 @@ import { wrapped } from './page.ts';
 const PLAIN: PaperOptions = { paper: 'A4', isMirrored: false, isColoured: false, isByGlass: false };
 const wordsOf = (marks: readonly Mark[]): string[] =>
   marks.flatMap((mark) => (mark.kind === 'text' ? [mark.words] : mark.kind === 'group' ? wordsOf(mark.marks) : []));
+/** The corners of a small square. */
+const isBox = (ring: readonly Point[]): boolean => {
+  const { minX, minY, maxX, maxY } = boxOf(ring);
+  return ring.length === 4 && Math.abs(maxX - minX - 4) < 0.01 && Math.abs(maxY - minY - 4) < 0.01;
+};
 const clip = ({ marks }: Page): GroupMark => {
   const group = marks.find((mark): mark is GroupMark => mark.kind === 'group');
   if (!group) throw new Error('no clip');
@@ -178,7 +186,46 @@ describe('the other papers', () => {
     );
     expect(paperTable('list', leaded).rows[0]).toEqual(['S-1 sky', '0.2 m²', '1 m²', '', '']);
   });
-  it('a label for every piece', () => {
+  it('the fitting sheet has a box for each step, the play, and what to take along; long ones go over pages', () => {
+    const panel = paperPanel(paneNet(4, 5, 60), 'lead');
+    const finish = {
+      ...USUAL_FINISH,
+      hold: 'fitted' as const,
+      place: 'door' as const,
+      bars: [150],
+      hasOuterGlass: true,
+    };
+    const opening = { widthMm: 260, heightMm: 320, clearanceMm: 2, coverMm: 8 };
+    const pages = paperPages('fitting', { ...panel, finish, opening }, PLAIN);
+    const words = wordsOf(pages.flatMap(({ marks }) => marks)).join(' ');
+    const steps = fittingSteps(finish);
+    for (const [i, step] of steps.entries())
+      expect(words).toContain(`${i + 1}  ${step.says.split(' ').slice(0, 4).join(' ')}`);
+    expect(words).toMatch(/Opening 260 mm × 320 mm: .* left and right/);
+    expect(words).toContain('safety-glazing rules');
+    expect(words).toContain('150 mm from the top');
+    const boxes = pages
+      .flatMap(({ marks }) => marks)
+      .filter((mark) => mark.kind === 'path' && isBox(mark.rings[0] ?? []));
+    expect(boxes).toHaveLength(steps.length);
+    const small = paperPages('fitting', { ...panel, finish, opening }, { ...PLAIN, paper: 'Letter' });
+    for (const { marks, heightMm } of [...pages, ...small])
+      for (const mark of marks) if (mark.kind === 'text') expect(mark.at[1]).toBeLessThan(heightMm);
+  });
+  it('what the shelf holds stands in the list, with what to buy of it', () => {
+    const spool = { id: 's', kind: 'solder', name: 'Spool', sort: '60/40', code: 'T 4' } as const;
+    const supplies = [{ ...spool, packAmount: 5, packCents: 100, amount: 1, low: 0, place: '', learnt: {} }];
+    const wish = materialsWish(leaded.allowance, [3]);
+    const rows = paperTable('list', { ...leaded, supplies, materials: materialsOf(leaded.cartoon, wish) }).rows;
+    const row = rows.find(([what]) => String(what).startsWith('Spool (T 4)'));
+    expect(row?.[2]).toBe('1 g');
+    expect(row?.[3]).toMatch(/^\d+ × 5 g$/);
+  });
+  it('a label for every tray, sheet and piece', () => {
+    const trays = { ...leaded, pieces: leaded.pieces.map((piece, i) => ({ ...piece, section: i < 3 ? 'B' : null })) };
+    const said = wordsOf(paperPages('labels', trays, PLAIN).flatMap(({ marks }) => marks));
+    expect(said).toContain('Tray B');
+    expect(said).toContain('3 pieces');
     const words = wordsOf(paperPages('labels', leaded, PLAIN).flatMap(({ marks }) => marks));
     for (const { number } of leaded.pieces) expect(words).toContain(String(number));
   });

@@ -3,7 +3,7 @@ import { shippedRows, type Command } from '#core/bench';
 import type { StudioAnswer } from '#contract';
 import { workOf } from './cautions.ts';
 
-const routeSteps = shippedRows().flatMap(({ steps }) => steps) as unknown as StudioAnswer['routeSteps'];
+const routeSteps = shippedRows().routeSteps as unknown as StudioAnswer['routeSteps'];
 const of = (command: Command) => workOf(command, { routeSteps });
 
 describe('the work that a command tells of', () => {

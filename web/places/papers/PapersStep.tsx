@@ -21,7 +21,7 @@ const FOR: Readonly<Record<PaperKind, string>> = {
   lead: 'order, cames, lengths to cut',
   list: 'glass, foil or came, solder, what to buy',
   bench: 'the panel small, glasses, a code',
-  labels: 'a number for every piece',
+  labels: 'for every tray, sheet and piece',
   care: 'for the client: how to look after it',
   fitting: 'the day on site: play, tools, steps',
   job: 'all of these as one PDF',

@@ -48,7 +48,7 @@ export function OwnReasons({ settings: { ownReasons } }: { settings: Settings })
       </ul>
       <Form
         form={form}
-        label="A reason of your own"
+        label="One reason more"
         className="mt-2 grid grid-cols-[1fr_auto] items-start gap-2"
         onSend={async ({ words }) => {
           if (await set([...ownReasons, words], 'Kept.')) form.forget();
@@ -56,7 +56,7 @@ export function OwnReasons({ settings: { ownReasons } }: { settings: Settings })
       >
         <FormText name="words" label="A reason of your own" placeholder="kiln door jarred" />
         <Button type="submit" className="mt-[25px]">
-          Add
+          One more
         </Button>
       </Form>
     </section>

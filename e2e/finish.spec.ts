@@ -1,0 +1,128 @@
+import { readdirSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect, test } from '@playwright/test';
+import { OwnServer } from './ownServer.ts';
+import { laneOwnPort } from './servers.ts';
+
+test.describe('From the last joint to the wall', () => {
+  const studio = new OwnServer(laneOwnPort());
+  test.beforeAll(async () => {
+    studio.fill();
+    await studio.start();
+  });
+  test.afterAll(() => studio.remove());
+
+  test('rings go where a seam meets the rim, and what they bear follows; a bar follows the lines; all of it stays', async ({
+    page,
+  }) => {
+    await page.goto(`${studio.base}/panels/heron/finish`);
+    await page.getByRole('radio', { name: 'Edge and hanging' }).click();
+    const held = page.getByRole('region', { name: 'What holds it' });
+    await expect(held.getByText(/^It weighs/)).toContainText(/\d\.\d kg/);
+    const board = page.getByTestId('held-panel');
+    await expect(board.locator('[data-ring]')).toHaveCount(2);
+    // Three rings: a tap beside one of the places is enough.
+    const place = await board.locator('[data-ring-place]').nth(2).boundingBox();
+    if (!place) throw new Error('no place for a ring');
+    await page.mouse.click(place.x + 6, place.y + 6);
+    await expect(board.locator('[data-ring]')).toHaveCount(3);
+    await held.getByRole('button', { name: 'As proposed' }).click();
+    await expect(board.locator('[data-ring]')).toHaveCount(2);
+    const pull = held.getByText(/the chains pull up to/);
+    const before = await pull.textContent();
+    await held.getByRole('slider', { name: /Angle of the chains/ }).press('ArrowLeft');
+    await expect(pull).not.toHaveText(before ?? '');
+    await held.getByRole('button', { name: 'One bar more' }).click();
+    await expect(held.getByText(/^A bar .* from the top:/)).toBeVisible();
+    await page.reload();
+    await expect(held.getByText(/^A bar .* from the top:/)).toBeVisible();
+    await expect(held.getByText('Chains at 55°')).toBeVisible();
+  });
+
+  test('in a door the caution comes first; measured it is held against its opening, and the letter goes nowhere', async ({
+    page,
+  }) => {
+    await page.goto(`${studio.base}/panels/transom/finish?part=fit`);
+    await expect(page.getByText(/mm of play left and right/)).toBeVisible();
+    await page.getByRole('combobox', { name: 'It goes' }).click();
+    await page.getByRole('option', { name: 'in a door' }).click();
+    await expect(page.getByText(/safety-glazing rules/).first()).toBeVisible();
+    await page.getByLabel('Measured wide').fill('373');
+    await page.getByLabel('Measured high').fill('247.6');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(page.getByText(/^It is too wide by 1 mm/)).toBeVisible();
+    await page.getByRole('link', { name: 'The fitting sheet' }).click();
+    await expect(page.getByRole('list', { name: 'Fitting sheet' }).getByRole('listitem')).toHaveCount(1);
+    await page.goBack();
+    await page.getByRole('button', { name: /^Write to/ }).click();
+    await page.getByRole('button', { name: 'Into the outbox' }).click();
+    await expect(page.getByText(/nothing left this browser/).first()).toBeVisible();
+    await page.goto(`${studio.base}/setup`);
+    await page.getByRole('button', { name: /Outbox/ }).click();
+    await expect(page.getByText('1 letter, none of them sent anywhere.')).toBeVisible();
+  });
+
+  test('a crack that is seen late: the way is chosen, its joints are open again, each step has its caution', async ({
+    page,
+  }) => {
+    await page.goto(`${studio.base}/panels/transom/finish?part=repair`);
+    await page.getByLabel('Piece', { exact: true }).fill('999');
+    await expect(page.getByText('It has no piece 999.')).toBeVisible();
+    await page.getByLabel('Piece', { exact: true }).fill('5');
+    await page.getByLabel('What is seen').fill('from the corner to the middle');
+    await page.getByRole('button', { name: 'Begin' }).click();
+    const repair = page.getByRole('article', { name: 'Piece 5' });
+    await expect(repair).toContainText('Eyes covered');
+    await repair.getByRole('button', { name: /^Done: Rake/ }).click();
+    await expect(repair.getByRole('button', { name: /^Done: Rake/ })).toHaveCount(0);
+    await page.getByRole('radio', { name: 'Joints and steps' }).click();
+    await expect(page.getByText(/open/).first()).toBeVisible();
+    await expect(page.locator('[data-open-joint]').first()).toBeVisible();
+    // Undo takes the whole of it back.
+    await page.getByRole('group', { name: 'Undo' }).getByRole('button').first().click();
+    await page.getByRole('group', { name: 'Undo' }).getByRole('button').first().click();
+    await expect(page.locator('[data-open-joint]')).toHaveCount(0);
+  });
+
+  test('printed, exported as readable text, the studio thrown away, restored on an empty one: everything is there', async ({
+    page,
+    request,
+  }) => {
+    await page.goto(`${studio.base}/panels/heron/papers`);
+    await expect(page.getByRole('link', { name: 'Save as PDF' })).toBeVisible();
+    const pdf = await request.get(`${studio.base}/api/panels/heron/papers/care/pdf`);
+    expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
+    const exported = await (await request.get(`${studio.base}/api/export`)).body();
+    const whole = JSON.parse(exported.toString()) as Record<string, readonly unknown[]>;
+    const counts = Object.fromEntries(Object.entries(whole).map(([name, list]) => [name, list.length]));
+    expect(counts).toMatchObject({ supplies: 14 });
+
+    await studio.kill();
+    for (const name of readdirSync(studio.folder)) rmSync(join(studio.folder, name), { recursive: true, force: true });
+    await studio.start();
+    await page.goto(`${studio.base}/setup`);
+    const copies = page.getByRole('region', { name: 'Copies' });
+    await copies
+      .getByLabel('A copy or a readable text of a studio')
+      .setInputFiles({ name: 'studio.json', mimeType: 'application/json', buffer: exported });
+    await expect(page.getByText('The copy lies with the others; nothing else was changed.')).toBeVisible({
+      timeout: 30_000,
+    });
+    await copies
+      .getByRole('listitem')
+      .filter({ hasText: 'brought' })
+      .getByRole('button', { name: /^Put back/ })
+      .click();
+    await page.getByRole('button', { name: 'Put it back' }).click();
+    await expect(page.getByText(/^Put back: \d+ steps of the log\./)).toBeVisible({ timeout: 30_000 });
+    const again = JSON.parse(
+      (await (await request.get(`${studio.base}/api/export`)).body()).toString(),
+    ) as typeof whole;
+    for (const table of ['people', 'glasses', 'stock', 'moves', 'pieces', 'supplies', 'notes', 'log', 'files'])
+      expect(again[table], table).toEqual(whole[table]);
+    await page.goto(`${studio.base}/panels/heron/bench`);
+    await expect(page.getByTestId('counts')).toContainText('foiled');
+    await page.goto(`${studio.base}/rack/supplies`);
+    await expect(page.getByRole('button', { name: /^Whiting/ })).toBeVisible();
+  });
+});
