@@ -72,6 +72,22 @@ test.describe('Called across the room', () => {
     await expect(page.getByText(/^difficulty \d of 5/).first()).toBeVisible();
   });
 
+  test('a break has its photo, kept with the piece', async ({ page }) => {
+    await page.goto(`${studio.base}/panels/heron/bench`);
+    await page.locator('[data-piece="44"]').first().click();
+    await page.getByRole('button', { name: 'Broke …' }).click();
+    const shot = await page.screenshot({ clip: { x: 0, y: 0, width: 320, height: 200 } });
+    await page
+      .getByLabel('A photo of it …')
+      .setInputFiles({ name: 'no.png', mimeType: 'image/png', buffer: Buffer.from('no') });
+    await expect(page.getByRole('alert')).toHaveText(/no picture that can be read/);
+    await page.getByLabel('A photo of it …').setInputFiles({ name: 'broke.png', mimeType: 'image/png', buffer: shot });
+    await expect(page.getByText('Photo: broke.png')).toBeVisible();
+    await page.getByRole('button', { name: 'Broke: to be cut again' }).click();
+    await page.getByRole('button', { name: /^Notes and photos/ }).click();
+    await expect(page.getByRole('img', { name: 'how it broke' })).toBeVisible();
+  });
+
   test('the hours of a day are looked at and signed; changed afterwards, the sheet says so', async ({ page }) => {
     await page.goto(`${studio.base}/reckoning`);
     const sheet = page.getByRole('region', { name: 'Day sheet' });

@@ -328,24 +328,7 @@ await send('lay-out', {
   ],
 });
 await send('cut', { panelId: 't', sources: [{ stockId: 'S7', numbers: [1], left: { kind: 'laid' } }] });
-for (const [id, about, aboutId] of [
-  ['n1', 'panel', 't'],
-  ['n2', 'job', 'c'],
-])
-  await send('write-note', { id, about, aboutId, words: `of ${aboutId}`, picture: null });
-await send('drop-note', { id: 'n2' });
 
-await server.stop(true);
-const file = join(folder, 'nelvik.sqlite');
-const db = new Database(file);
-db.pragma('wal_checkpoint(TRUNCATE)');
-db.pragma('journal_mode = DELETE');
-db.exec('vacuum');
-db.close();
-const packed = gzipSync(readFileSync(file), { level: 9 });
-writeFileSync(new URL(`../server/store/fixtures/${name}.sqlite.gz`, import.meta.url), packed);
-rmSync(folder, { recursive: true, force: true });
-process.stdout.write(`${name}: ${n} commands, ${(packed.length / 1000).toFixed(0)} kB\n`);
 // What is used up beside glass; how a panel is finished; waits, trays, repairs, a day's hours.
 const spool = { id: 'spool', kind: 'solder', sort: '60/40', code: 'T 4', packAmount: 500, packCents: 2000 };
 await send('save-supply', { ...spool, name: 'Solder', low: 100, place: 'drawer' });
@@ -369,3 +352,21 @@ await send('open-repair', { id: 'r1', panelId: 'q', number: 4, way: 'bond', word
 await send('go-on-repair', { id: 'r1', step: 'cleaned' });
 await send('sign-day', { personId: 'bo', day: '2026-11-27', minutes: 50 });
 await send('change-settings', { ownReasons: ['kiln door jarred'] });
+for (const [id, about, aboutId] of [
+  ['n1', 'panel', 't'],
+  ['n2', 'job', 'c'],
+])
+  await send('write-note', { id, about, aboutId, words: `of ${aboutId}`, picture: null });
+await send('drop-note', { id: 'n2' });
+
+await server.stop(true);
+const file = join(folder, 'nelvik.sqlite');
+const db = new Database(file);
+db.pragma('wal_checkpoint(TRUNCATE)');
+db.pragma('journal_mode = DELETE');
+db.exec('vacuum');
+db.close();
+const packed = gzipSync(readFileSync(file), { level: 9 });
+writeFileSync(new URL(`../server/store/fixtures/${name}.sqlite.gz`, import.meta.url), packed);
+rmSync(folder, { recursive: true, force: true });
+process.stdout.write(`${name}: ${n} commands, ${(packed.length / 1000).toFixed(0)} kB\n`);

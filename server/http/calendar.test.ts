@@ -46,6 +46,15 @@ describe('due days and waits as a calendar, read by another program', () => {
     expect(due?.description).toBe('Panel p: Bring in the drawing.');
   });
 
+  it('has a wait of pieces until somebody has seen that it is over', async () => {
+    await ok('begin-wait', { id: 'glue', panelId: 'q', numbers: [], name: 'glue', minutes: 360 });
+    const wait = events().find((event) => event.uid === 'wait-glue@nelvik');
+    expect(wait?.summary).toBe('Panel q: glue is over');
+    expect(wait?.startDate.toJSDate().getTime()).toBe(NOW + 360 * 60_000);
+    await ok('end-wait', { id: 'glue' });
+    expect(events().some((event) => event.uid === 'wait-glue@nelvik')).toBe(false);
+  });
+
   it('has a wait of a panel at the minute when it is through', async () => {
     const envelope = { ...command('', null), command: undefined };
     await server.send('/panels/p/cartoon', { ...envelope, source: paneNet(1, 2, 60), sourceName: 'net.svg' });

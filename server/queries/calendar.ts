@@ -1,5 +1,6 @@
 import { createEvents, type DateArray, type EventAttributes } from 'ics';
 import { settingsOf, standingOf, type Tables } from '#core/bench';
+import { showNumbers } from '#core/units';
 import { nextThing, waitOf } from '#core/words';
 import type { Desk } from '../desk.ts';
 
@@ -27,6 +28,18 @@ export function calendarOf(desk: Desk, now: number, base: string): string {
         url: `${base}/panels/${encodeURIComponent(row.id)}/finish`,
       });
   }
+  for (const panels of byJob.values())
+    for (const row of panels)
+      for (const wait of state.ask('waitsOfPanel', row.id))
+        events.push({
+          uid: `wait-${wait.id}@nelvik`,
+          title: `${row.name}${wait.numbers.length > 0 ? `, ${showNumbers(wait.numbers, 6)}` : ''}: ${wait.name} is over`,
+          start: instant(wait.until),
+          startInputType: 'utc',
+          startOutputType: 'utc',
+          duration: { minutes: 15 },
+          url: `${base}/panels/${encodeURIComponent(row.id)}/bench`,
+        });
   for (const [id, panels] of byJob) {
     const job = state.get('commissions', id);
     if (!job?.due) continue;

@@ -1,8 +1,12 @@
+import { useState } from 'react';
 import { z } from 'zod';
 import { BEGINS, breakReasons, reasonWords, type BreakReason } from '#core/bench';
 import { BOUNDS, isWithin } from '#core/limits';
+import { asJpeg } from '../../notes/asJpeg.ts';
+import { newId } from '../../state/ids.ts';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
+import { FilePick, FileProblem } from '../../ui/FilePick.tsx';
 import { Form, FormChoice, FormText } from '../../ui/form/Form.tsx';
 import { useKeptForm } from '../../ui/form/useKeptForm.ts';
 import type { InHandProps } from './inHand.ts';
@@ -21,6 +25,19 @@ export function BrokeForm({ view, numbers, ask, close }: InHandProps & { close: 
   const panelId = view.panel.id;
   const form = useKeptForm(`broke-${panelId}-${numbers.join('.')}`, BREAK, { reason: 'score-ran-off', minutes: '' });
   const send = useSend();
+  const [photo, setPhoto] = useState<{ readonly name: string; readonly jpeg: Blob } | null>(null);
+  const [photoProblem, setPhotoProblem] = useState<string | null>(null);
+  const takePhoto = async (file: File) => {
+    const jpeg = await asJpeg(file);
+    setPhotoProblem(typeof jpeg === 'string' ? jpeg : null);
+    setPhoto(typeof jpeg === 'string' ? null : { name: file.name, jpeg });
+  };
+  /** What broke, as it lay there: kept with the piece. */
+  const keepPhoto = () => {
+    const piece = view.pieces.find((p) => p.number === numbers[0]);
+    if (photo && piece)
+      void send.note({ id: newId(), about: 'piece', aboutId: piece.id, words: 'how it broke' }, photo.jpeg);
+  };
   const broken = view.pieces.filter((p) => numbers.includes(p.number));
   const [glassId, ...others] = new Set(broken.map((p) => p.glassId));
   const oneGlass = others.length === 0 ? (glassId ?? null) : null;
@@ -29,6 +46,7 @@ export function BrokeForm({ view, numbers, ask, close }: InHandProps & { close: 
   const from = (isLost: boolean) =>
     form.handleSubmit((values) => {
       if (oneGlass === null) return;
+      keepPhoto();
       form.forget();
       close();
       ask([{ glassId: oneGlass, numbers }], { ...values, ...(isLost ? { isLost } : {}) });
@@ -41,6 +59,7 @@ export function BrokeForm({ view, numbers, ask, close }: InHandProps & { close: 
       onSend={async (values) => {
         if (isUncut) return from(true);
         if (!(await send.command({ kind: 'break', ask: { panelId, numbers, ...values, recut: null } }))) return;
+        keepPhoto();
         form.forget();
         close();
       }}
@@ -51,6 +70,10 @@ export function BrokeForm({ view, numbers, ask, close }: InHandProps & { close: 
         options={breakReasons(view.settings.ownReasons).map((value) => ({ value, text: reasonWords(value) }))}
       />
       <FormText name="minutes" label="Minutes it cost" inputMode="numeric" placeholder="0" />
+      <FilePick accept="image/*" onFile={(file) => void takePhoto(file)}>
+        {photo === null ? 'A photo of it …' : `Photo: ${photo.name}`}
+      </FilePick>
+      <FileProblem words={photoProblem} />
       {oneGlass === null && (
         <p className="text-[15px] text-mute">
           These are of more than one glass: to say from which sheet, take one glass at a time.
