@@ -94,9 +94,9 @@ const SHOTS = [
     },
     { width: 1024, height: 768 },
   ],
-  ['phone', '/', undefined, { width: 390, height: 844 }],
-  ['finish', '/panels/tide-1/finish'],
-  ['hours', '/panels/heron/hours'],
+  ['materials', '/panels/tide-1/materials'],
+  ['supplies', '/rack/supplies'],
+  ['hanging', '/panels/heron/finish?part=hold'],
   [
     'papers',
     '/panels/fanlight/papers',

@@ -350,6 +350,9 @@ export interface RowChange<T extends TableName = TableName> {
 /** The key of a piece or joint by the number it is called: the panel's id, a bar and the number. */
 export const numberedKey = (panelId: string, number: number): string => `${panelId}|${number}`;
 
+/** In lower case as SQLite has it, which changes A to Z alone. */
+export const plainLower = (text: string): string => text.replace(/[A-Z]/g, (letter) => letter.toLowerCase());
+
 /**
  * What the rules ask the studio for beside single rows by their id. Each question names a table and gives the key by
  * which a row answers it, or null where it answers to none; whoever stores rows keeps an index for each.
@@ -372,8 +375,8 @@ export const QUESTIONS = {
   waitsOfPanel: question('waits', (w) => (w.isOver ? null : w.panelId)),
   repairsOfPanel: question('repairs', (r) => r.panelId),
   supplyMovesOfPanel: question('supplyMoves', (m) => m.panelId),
-  /** Who works here; the key is empty. */
-  peopleHere: question('people', (p) => (p.active && p.away === null ? '' : null)),
+  peopleNamed: question('people', (p) => plainLower(p.name)),
+  peopleInitialled: question('people', (p) => plainLower(p.initial)),
   panelsOfCommission: question('panels', (p) => p.commissionId),
   glassesWithCode: question('glasses', (g) => g.code.toLowerCase()),
   stockWithLabel: question('stock', (s) => s.id.toLowerCase()),

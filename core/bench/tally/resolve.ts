@@ -3,7 +3,7 @@ import type { Left } from '../../stock/index.ts';
 import type { Command } from '../acts/index.ts';
 import { isLaidToCut, sourcesAsLaid } from '../acts/laid.ts';
 import { BEGINS, routeOf, type Route } from '../routes/route.ts';
-import { settingsOf, type PanelRow, type PieceRow, type Reader } from '../tables.ts';
+import { plainLower, settingsOf, type PanelRow, type PieceRow, type Reader } from '../tables.ts';
 import { wordsOf } from './tokens.ts';
 import { parseTally, type Pick, type Place, type TallyLine, type Vocabulary } from './parse.ts';
 
@@ -89,13 +89,14 @@ export function readTally(
   return { ...meaning, at: placeOf(text, (culprit?.[1] ?? culprit?.[2] ?? '').toLowerCase()) };
 }
 
-/** The only person who is called so: by the name, its beginning, or the initial. */
+/** The only person at work who is called so, by name or initial. */
 function personCalled(state: Reader, name: string): string | null {
-  const said = name.toLowerCase();
-  const people = [...state.ask('peopleHere', '')];
-  const whole = people.filter((person) => person.name.toLowerCase() === said || person.initial.toLowerCase() === said);
-  const begun = whole.length > 0 ? whole : people.filter((person) => person.name.toLowerCase().startsWith(said));
-  return begun.length === 1 ? (begun[0]?.id ?? null) : null;
+  const said = plainLower(name);
+  for (const question of ['peopleNamed', 'peopleInitialled'] as const) {
+    const people = [...state.ask(question, said)].filter((person) => person.active && person.away === null);
+    if (people.length === 1) return people[0]?.id ?? null;
+  }
+  return null;
 }
 
 /** Where a word stands in a line, or the range that ends with it. */

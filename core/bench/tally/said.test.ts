@@ -412,7 +412,7 @@ const SAID: readonly (readonly [string, string])[] = [
   ['ünter cut', 'cut “ünter”'],
   ['голубой cut', 'cut “голубой”'],
   ['空 cut', 'cut “空”'],
-  ['12\t13\tcut', 'cut 12 13'],
+  ['12\t 13 cut', 'cut 12 13'],
   ['12 cut 🙂', '? 🙂'],
   ['🙂', '… “🙂”'],
 ];

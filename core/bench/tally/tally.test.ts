@@ -162,3 +162,57 @@ describe('the rest, and all but some', () => {
     expect(meant('rest glass R-1', s)).toEqual([19, 20]);
   });
 });
+
+describe('who did it', () => {
+  const s = smallStudio();
+  const person = { rateCentsPerHour: 0, active: true };
+  for (const [id, name, initial] of [
+    ['ada', 'Ada', 'A'],
+    ['bo', 'Bo Åkesson', 'B'],
+    ['gone', 'Cy', 'C'],
+  ] as const)
+    s.do({ kind: 'save-person', ask: { id, name, initial, ...person, active: id !== 'gone' } });
+  const panel = s.studio.get('panels', 'p') as PanelRow;
+  const read = (text: string, more: object = {}) => readTally(text, s.studio, panel, more);
+  it.each([
+    ['3 wait glue 1 h by Ada', 'ada'],
+    ['3 wait glue 1 h by ADA', 'ada'],
+    ['3 wait glue 1 h by b', 'bo'],
+    ['3 wait glue 1 h by Bo Åkesson', 'bo'],
+    ['3 wait glue 1 h', null],
+  ])('%s', (text, personId) => expect(read(text)).toMatchObject({ personId, problem: null }));
+  it.each(['3 wait glue 1 h by Cy', '3 wait glue 1 h by Zed'])('%s: nobody at work is called so', (text) => {
+    const { problem, at } = read(text);
+    expect(problem).toMatch(/^Nobody here is called/);
+    expect(text.slice(...(at ?? [0, 0]))).toMatch(/Cy|Zed/);
+  });
+  it('a clock is somebody’s: of who says so, else of who works here', () => {
+    expect(read('clock grinding').problem).toMatch(/^Say who works/);
+    const id = { newId: () => 'h1' };
+    expect(read('clock grinding by Ada', id).command).toEqual({
+      kind: 'start-clock',
+      ask: { id: 'h1', personId: 'ada', panelId: 'p', stage: 'grinding' },
+    });
+    expect(read('stop clock', { personId: 'bo' }).command).toMatchObject({
+      kind: 'stop-clock',
+      ask: { personId: 'bo' },
+    });
+  });
+  it('a note is about one piece or the panel; what is wrong in a line is known by its place', () => {
+    expect(read('7 note too pale').command).toMatchObject({
+      kind: 'write-note',
+      ask: { about: 'piece', aboutId: 'p/7' },
+    });
+    expect(read('note too pale').command).toMatchObject({ ask: { about: 'panel', aboutId: 'p' } });
+    expect(read('7 8 note too pale').problem).toMatch(/one piece, or about the panel/);
+    for (const [text, wrong] of [
+      ['3 99 ground', '99'],
+      ['3-25 ground', '3-25'],
+      ['moon ground', 'moon'],
+      ['3 glass zz', 'zz'],
+    ] as const) {
+      const { at } = read(text);
+      expect(text.slice(...(at ?? [0, 0])), text).toBe(wrong);
+    }
+  });
+});

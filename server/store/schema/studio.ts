@@ -38,7 +38,11 @@ export const people = sqliteTable(
     active: flag('active'),
     ...mayBeAway,
   },
-  (t) => [check('people_rate', sql`${t.rateCentsPerHour} >= 0`)],
+  (t) => [
+    index('people_by_name').on(sql`lower(${t.name})`),
+    index('people_by_initial').on(sql`lower(${t.initial})`),
+    check('people_rate', sql`${t.rateCentsPerHour} >= 0`),
+  ],
 );
 
 export const glasses = sqliteTable(

@@ -117,7 +117,7 @@ function Edges({
   return (
     <>
       {materials.foil && (
-        <div className="flex items-center gap-5">
+        <div className="flex items-center gap-5 max-xl:flex-wrap">
           <EdgeOfGlass thicknessMm={wish.thicknessMm} overlapMm={materials.foil.overlapMm} />
           <p className="text-[16px]">
             <b>Foil of {materials.foil.stock}</b> laps {showFineLength(materials.foil.overlapMm, unit)} over each face

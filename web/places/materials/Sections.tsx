@@ -11,6 +11,7 @@ export function EdgeOfGlass({ thicknessMm, overlapMm }: { thicknessMm: number; o
   return (
     <svg
       role="img"
+      className="shrink-0"
       aria-label={`Foil round an edge: ${overlapMm.toFixed(1)} mm over each face`}
       width={(long + 1) * EDGE_SCALE}
       height={(thicknessMm + 1) * EDGE_SCALE}

@@ -14,6 +14,9 @@ export const STEP_NAMES: Readonly<Record<string, string>> = {
   papers: 'Papers',
 };
 
+/** On a phone nine names stand side by side. */
+const SHORT_NAMES: Readonly<Record<string, string>> = { materials: 'Needs' };
+
 type State = 'done' | 'now' | 'later';
 
 /** Whether each step is settled, from the panel itself. */
@@ -58,10 +61,11 @@ export function WayThrough({ view, step }: { view: PanelView; step: string }) {
             key={id}
             to={`/panels/${view.panel.id}/${id}`}
             aria-current={here ? 'step' : undefined}
-            className={`relative flex min-h-14 min-w-[56px] flex-1 max-sm:min-w-0 flex-col items-center gap-1 pt-3.5 text-[13.5px] max-sm:text-center max-sm:text-[12px] max-sm:leading-tight xl:flex-none ${here ? 'font-bold text-ink' : 'text-mute hover:text-ink'}`}
+            className={`relative flex min-h-14 min-w-[56px] flex-1 max-sm:min-w-0 flex-col items-center gap-1 pt-3.5 text-[13.5px] max-sm:text-center max-sm:text-[11px] max-sm:leading-tight xl:flex-none ${here ? 'font-bold text-ink' : 'text-mute hover:text-ink'}`}
           >
             <span aria-hidden className={`size-[17px] rounded-full ${DOT[state]}`} />
-            {STEP_NAMES[id]}
+            <span className={id in SHORT_NAMES ? 'max-sm:hidden' : ''}>{STEP_NAMES[id]}</span>
+            {id in SHORT_NAMES && <span className="sm:hidden">{SHORT_NAMES[id]}</span>}
             <span className="sr-only">{isDone ? ', settled' : ', open'}</span>
           </Link>
         );
