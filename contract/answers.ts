@@ -84,9 +84,9 @@ export const ANSWERS = {
     short: z.array(z.strictObject({ glassId: text, missingMm2: count })),
     /** Supplies of which little is left. */
     low: z.array(z.strictObject({ supplyId: text, name: text })),
-    /** What pieces and panels in hand wait for, as long as nobody has seen that it is over. */
-    waits: z.array(ROWS.waits.extend({ panelName: text })),
   }),
+  /** What pieces and panels in hand wait for, as long as nobody has seen that it is over. */
+  waits: z.strictObject({ seq, waits: z.array(ROWS.waits.extend({ panelName: text })) }),
   jobs: z.strictObject({
     seq,
     inHand: z.array(jobLine),
@@ -226,6 +226,7 @@ export type UndoAnswer = AnswerOf<'undo'>;
 export type BesideAnswer = AnswerOf<'beside'>;
 export type SuppliesAnswer = AnswerOf<'supplies'>;
 export type PlansAnswer = AnswerOf<'plans'>;
+export type WaitsAnswer = AnswerOf<'waits'>;
 export type DayAnswer = AnswerOf<'day'>;
 export type PanelHoursAnswer = AnswerOf<'panelHours'>;
 export type RackAnswer = AnswerOf<'rack'>;

@@ -17,6 +17,7 @@ export {
   type DayAnswer,
   type PlansAnswer,
   type SuppliesAnswer,
+  type WaitsAnswer,
   type HistoryAnswer,
   type JobLine,
   type JobsAnswer,

@@ -37,7 +37,7 @@ describe('addresses', () => {
       'foil@1',
       'lead@1',
     ]);
-    expect((await server.send('/today')).body).toEqual({ seq: 0, jobs: [], short: [], low: [], waits: [] });
+    expect((await server.send('/today')).body).toEqual({ seq: 0, jobs: [], short: [], low: [] });
     expect((await server.send('/jobs')).body).toEqual({ seq: 0, inHand: [], past: [], hasArchived: false, next: null });
     expect((await server.send('/rack')).body).toEqual({
       seq: 0,

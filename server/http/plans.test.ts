@@ -1,5 +1,13 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { DayAnswer, ErrorAnswer, PlansAnswer, ReckoningAnswer, SuppliesAnswer, TodayAnswer } from '#contract';
+import type {
+  DayAnswer,
+  ErrorAnswer,
+  PlansAnswer,
+  ReckoningAnswer,
+  SuppliesAnswer,
+  TodayAnswer,
+  WaitsAnswer,
+} from '#contract';
 import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import { paneNet } from '../../core/test/panels.ts';
 import { command, testServer } from '../testServer.ts';
@@ -44,14 +52,12 @@ describe('what is decided on a panel beside its pieces', () => {
     expect((await server.send('/panels/none/plans')).status).toBe(404);
   });
   it('what waits stands on today until it is seen; little of a supply too', async () => {
-    const today = await answer<TodayAnswer>('/today');
-    expect(today.waits).toMatchObject([{ id: 'w', panelName: 'Light' }]);
+    expect((await answer<WaitsAnswer>('/waits')).waits).toMatchObject([{ id: 'w', panelName: 'Light' }]);
     await ok('end-wait', { id: 'w' });
     const spool = { id: 's', kind: 'solder', name: 'Spool', sort: '60/40', code: '', packAmount: 500, packCents: 2000 };
     await ok('save-supply', { ...spool, low: 100, place: '' });
-    const after = await answer<TodayAnswer>('/today');
-    expect(after.waits).toEqual([]);
-    expect(after.low).toEqual([{ supplyId: 's', name: 'Spool' }]);
+    expect((await answer<WaitsAnswer>('/waits')).waits).toEqual([]);
+    expect((await answer<TodayAnswer>('/today')).low).toEqual([{ supplyId: 's', name: 'Spool' }]);
   });
   it('supplies tell their latest entries, and Setup brings back one that was deleted', async () => {
     const move = { supplyId: 's', panelId: null, reckoned: null };

@@ -16,6 +16,7 @@ import { ledgerAnswer, rackAnswer } from '../queries/rack.ts';
 import { reckoningAnswer } from '../queries/reckoning.ts';
 import { dayAnswer } from '../queries/day.ts';
 import { plansAnswer } from '../queries/plans.ts';
+import { waitsAnswer } from '../queries/waits.ts';
 import { suppliesAnswer } from '../queries/supplies.ts';
 import { studioAnswer } from '../queries/studio.ts';
 import { todayAnswer } from '../queries/today.ts';
@@ -76,6 +77,7 @@ export function queries(desk: Desk, drawings: Drawings, clock: () => number): Ro
     const notes = subject === null ? null : [...desk.state.ask('notesAbout', subject)].sort((a, b) => b.at - a.at);
     found(res, notes && { seq: desk.seq, notes }, 'list');
   });
+  router.get('/waits', (_req, res) => found(res, waitsAnswer(desk), 'list'));
   router.get('/supplies', (_req, res) => found(res, suppliesAnswer(desk), 'list'));
   router.get('/panels/:id/plans', (req, res) => found(res, plansAnswer(desk, req.params.id), 'panel'));
   router.get('/days', (req, res) => {

@@ -3,8 +3,6 @@ import type { Tables } from '#core/bench';
 import type { Desk } from '../desk.ts';
 import { glanceOf } from './glance.ts';
 
-const MOST_WAITS = 40;
-
 /** Every panel in hand, by commission in order of due date, and the glass that runs short for them. */
 export function todayAnswer(desk: Desk): TodayAnswer {
   const { state } = desk;
@@ -19,11 +17,6 @@ export function todayAnswer(desk: Desk): TodayAnswer {
     return commission ? [{ commission, panels: panels.map((panel) => glanceOf(state, panel)) }] : [];
   });
   jobs.sort((a, b) => dueKey(a.commission).localeCompare(dueKey(b.commission)));
-  const waits = state.where(
-    'waits',
-    `is_over = 0 and panel_id in (select id from panels where delivered_at is null and away is null)
-     order by until_at limit ${MOST_WAITS}`,
-  );
   return {
     seq: desk.seq,
     jobs,
@@ -31,8 +24,7 @@ export function todayAnswer(desk: Desk): TodayAnswer {
     low: state
       .where('supplies', 'away is null and low > 0 and amount < low order by name')
       .map(({ id, name }) => ({ supplyId: id, name })),
-    waits: waits.map((wait) => ({ ...wait, panelName: state.get('panels', wait.panelId)?.name ?? '' })),
-  } as TodayAnswer;
+  };
 }
 
 /** No agreed day comes after every day. */

@@ -1,12 +1,12 @@
 import { useEffect, useRef } from 'react';
 import { toast } from 'sonner';
 import { showNumbers } from '#core/units';
-import { useToday } from '../state/studio.ts';
+import { useWaits } from '../state/studio.ts';
 import { useMinute } from '../ui/useMinute.ts';
 
 /** Tells once, wherever somebody is, that a wait is over. */
 export function useWaitsOver(): void {
-  const { data } = useToday();
+  const { data } = useWaits();
   const now = useMinute();
   const told = useRef<{ readonly since: number; readonly ids: Set<string> }>({ since: now, ids: new Set() });
   useEffect(() => {

@@ -77,6 +77,7 @@ export const api = {
   /** @param id of the piece's row: the panel's, a slash and the piece's own */
   pieceHistory: (id: string) => place<'history'>(`/pieces/${id.split('/').map(at).join('/')}/history`),
   rack: () => place<'rack'>('/rack'),
+  waits: () => place<'waits'>('/waits'),
   supplies: () => place<'supplies'>('/supplies'),
   plans: (panelId: string) => place<'plans'>(`/panels/${at(panelId)}/plans`),
   /** @param days the first and the last, `YYYY-MM-DD` */

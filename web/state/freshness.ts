@@ -54,7 +54,7 @@ const ASKED_AGAIN: Readonly<Record<string, Keys>> = {
   supplyMoves: both(all('supplies', 'plans'), undoAt('rack')),
   finishes: both(each('plans'), each('paper'), each('history'), each('undo')),
   trays: both(each('plans'), each('history'), each('undo')),
-  waits: both(each('plans'), each('history'), each('undo'), all('today')),
+  waits: both(each('plans'), each('history'), each('undo'), all('waits')),
   repairs: both(each('plans'), each('history'), each('undo'), all('today')),
   leadMarks: both(each('plans'), each('paper'), each('history'), each('undo')),
   daySheets: all('day'),

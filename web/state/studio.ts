@@ -125,8 +125,11 @@ export function useUndoWords(place: UndoPlace): UndoAnswer | undefined {
   });
   return data;
 }
+/** What is waited for. Asked for everywhere, so it is an answer of its own, which no mark on a piece changes. */
+export const useWaits = () => useQuery({ queryKey: ['waits'], queryFn: api.waits, ...asked });
 /** What the studio uses up beside glass. */
-export const useSupplies = () => useQuery({ queryKey: ['supplies'], queryFn: api.supplies, ...asked });
+export const useSupplies = (isWanted = true) =>
+  useQuery({ queryKey: ['supplies'], queryFn: isWanted ? api.supplies : skipToken, ...asked });
 /** What is decided on a panel beside its pieces. */
 export const usePlans = (panelId: string) =>
   useQuery({ queryKey: ['plans', panelId], queryFn: () => api.plans(panelId), retry, staleTime: HOLDS_MS });

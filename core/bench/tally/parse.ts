@@ -94,7 +94,10 @@ export function parseTally(line: string, vocabulary: Vocabulary): TallyLine {
   if (noteAt >= 0) return note(line, words, noteAt);
   const { rest, by } = signed(words);
   const said = read(rest, vocabulary);
-  return by === undefined ? said : { ...said, by };
+  if (by === undefined) return said;
+  // “stand by me foiled”: the word was part of a name.
+  const whole = said.kind === 'typing' ? read(words, vocabulary) : said;
+  return whole.kind === said.kind ? { ...said, by } : whole;
 }
 
 /** “… by Ada” at the end says who. */

@@ -149,6 +149,7 @@ const SAID: readonly (readonly [string, string])[] = [
   ['12 ground by nobody in particular', 'ground 12 by nobody in particular'],
   ['12 cut from B7 by Ada', 'cut 12 from B7 by Ada'],
   ['by Ada 12 cut', 'cut “by” “ada” 12'],
+  ['stand by me ground', 'ground “stand” “by” “me”'],
   ['12 by Ada', '… 12 by Ada'],
   ['12 broke', '… 12'],
   ['12 broke inside', 'broke 12 (inside-curve)'],

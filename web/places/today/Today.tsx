@@ -4,7 +4,7 @@ import { waitOf } from '#core/words';
 import { WaitList } from '../../labour/WaitList.tsx';
 import { SmallPicture } from '../../panel/SmallPicture.tsx';
 import { standingIn } from '../../panel/standing.ts';
-import { useSettings, useSketches, useStudio, useToday } from '../../state/studio.ts';
+import { useSettings, useSketches, useStudio, useToday, useWaits } from '../../state/studio.ts';
 import { momentWords, weekdayWords } from '../../ui/dates.ts';
 import { useMinute } from '../../ui/useMinute.ts';
 import { FirstSteps } from './FirstSteps.tsx';
@@ -22,6 +22,7 @@ export function Today() {
   useTitle('Today');
   const { data: studio } = useStudio();
   const { data } = useToday();
+  const waiting = useWaits().data?.waits ?? [];
   const settings = useSettings();
   const now = useMinute();
   const glances = (data?.jobs ?? []).flatMap((job) => job.panels);
@@ -114,8 +115,8 @@ export function Today() {
               {momentWords(wait.until, settings.locale)}
             </p>
           ))}
-          <WaitList waits={data.waits} now={now} locale={settings.locale} />
-          {waits.length + data.waits.length === 0 && <p>Nothing has to set.</p>}
+          <WaitList waits={waiting} now={now} locale={settings.locale} />
+          {waits.length + waiting.length === 0 && <p>Nothing has to set.</p>}
         </div>
         <div>
           <h2 className="font-sans text-[15px] font-semibold text-mute">Clocks</h2>

@@ -26,12 +26,12 @@ export function useLeading(view: PanelView) {
   const [corner, setCorner] = useState<Corner>('bottom-left');
   const [chosen, setChosen] = useState<number | null>(null);
   const { data: plans } = usePlans(panel.id);
-  const { data: shelf } = useSupplies();
+  const { data: shelf } = useSupplies(isOn);
   const marks = plans?.leadMarks ?? NO_MARKS;
   const code = camesOf(panel.allowance).inner?.code ?? '';
   const supply = shelf?.supplies.find((one) => servesFor(one, 'came', code));
   const asked = { corner, through: marks.through, ...(supply ? { stockMm: supply.packAmount } : {}) };
-  const found = useLeadPlan(view, asked, isOn && plans !== undefined);
+  const found = useLeadPlan(view, asked, isOn && plans !== undefined && shelf !== undefined);
   const plan: LeadPlan | null = found === null || found === 'failed' ? null : found.plan;
   const stages = new Map(pieces.map((piece) => [piece.number, piece.stage]));
   const isLeaded = (piece: number): boolean => LEADED.has(stages.get(piece) ?? BEGINS);
