@@ -34,4 +34,15 @@ describe('pieces that are not cut here', () => {
     expect(s.back('undo')).toBeNull();
     expect(s.piece(1)).toMatchObject({ stage: 'to-cut', broken: 'dropped' });
   });
+  it('what was ordered is not waited for any longer once it is taken in; what others wait for is', () => {
+    const s = smallStudio();
+    const wait = (id: string, numbers: number[]) =>
+      s.do({ kind: 'begin-wait', ask: { id, panelId: 'p', numbers, name: 'ordered', minutes: 10_080 } });
+    wait('w1', [3, 4]);
+    wait('w2', [4, 5]);
+    s.do({ kind: 'take-in', ask: { panelId: 'p', numbers: [3, 4], as: 'bought' } });
+    expect([...s.studio.ask('waitsOfPanel', 'p')].map((one) => one.id)).toEqual(['w2']);
+    expect(s.back('undo')).toBeNull();
+    expect([...s.studio.ask('waitsOfPanel', 'p')].map((one) => one.id).sort()).toEqual(['w1', 'w2']);
+  });
 });

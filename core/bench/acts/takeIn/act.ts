@@ -18,11 +18,13 @@ export interface TakeIn extends AskedPieces {
 
 export interface PiecesTakenIn extends NamedPieces {
   readonly as: TakenIn;
+  /** Waits of these pieces alone, as for what was ordered: they are over with it. */
+  readonly ends: readonly string[];
 }
 
 /** Pieces that need no cutting are in hand at once: bevels, jewels, roundels; old glass that goes back. The rack gives nothing. */
 export const takeIn: Act<TakeIn, PiecesTakenIn> = {
-  version: 1,
+  version: 2,
   formerly: [],
   undoIn: 'panel',
   reads: { pieces: ['number', 'drawn', 'stage'] },
@@ -31,14 +33,19 @@ export const takeIn: Act<TakeIn, PiecesTakenIn> = {
     if ('refusal' in picked) return picked;
     const begun = inHand(picked.pieces);
     if (begun.length > 0) return refuse('already-in-hand', { numbers: begun });
-    return { fact: { ...named(ask.panelId, picked.pieces), as: ask.as } };
+    const ids = new Set(picked.pieces.map((piece) => piece.id));
+    const ends = [...state.ask('waitsOfPanel', ask.panelId)]
+      .filter(({ pieces }) => pieces.length > 0 && pieces.every((id) => ids.has(id)))
+      .map((wait) => wait.id);
+    return { fact: { ...named(ask.panelId, picked.pieces), as: ask.as, ends } };
   },
-  apply: (draft, { pieces }) => {
+  apply: (draft, { pieces, ends }) => {
+    for (const id of ends) draft.patch('waits', id, { isOver: true });
     lift(draft, pieces);
     for (const id of pieces) draft.patch('pieces', id, { stage: TAKES_GLASS, broken: null, from: null });
   },
   panelOf: (fact) => fact.panelId,
   told: ({ numbers, as }) => `${called(numbers)} in hand: ${TAKEN_IN[as]}`,
   effect: ({ numbers, as }) => `${piecesCalled(numbers)} in hand: ${TAKEN_IN[as]}`,
-  upcasts: {},
+  upcasts: { 1: (old: Omit<PiecesTakenIn, 'ends'>): PiecesTakenIn => ({ ...old, ends: [] }) },
 };
