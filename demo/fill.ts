@@ -193,11 +193,11 @@ function tideLights(works: Works, due: string): void {
     },
     'morven',
   );
-  // The spool was weighed before and after the front.
+  // The spool was weighed before and after a job.
   works.do(
     {
       kind: 'move-supply',
-      ask: { id: 'tide-front', supplyId: 'supply-7', kind: 'used', amount: 74, panelId: 'tide-1', reckoned: 62 },
+      ask: { id: 'weighed', supplyId: 'supply-7', kind: 'used', amount: 81, panelId: 'chapel', reckoned: 68 },
     },
     'morven',
   );
