@@ -25,5 +25,5 @@ export function dayAnswer(
       panelName: entry.panelId === null ? null : (state.get('panels', entry.panelId)?.name ?? null),
     })),
     sheets: state.where('daySheets', 'day >= ? and day <= ? order by day', first, last),
-  } as DayAnswer;
+  };
 }

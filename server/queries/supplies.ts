@@ -10,5 +10,5 @@ export function suppliesAnswer({ seq, state }: Desk): SuppliesAnswer {
     seq,
     supplies: state.where('supplies', 'away is null order by kind, name, id'),
     moves: state.where('supplyMoves', 'true order by rowid desc limit ?', LATEST),
-  } as SuppliesAnswer;
+  };
 }

@@ -9,6 +9,7 @@ export function Slider({
   step = 0.01,
   said,
   onSlide,
+  onRest,
   className = '',
 }: {
   label: string;
@@ -19,6 +20,8 @@ export function Slider({
   /** The value in words, for who hears it. */
   said?: string;
   onSlide: (value: number) => void;
+  /** Where it was let go. */
+  onRest?: (value: number) => void;
   className?: string;
 }) {
   return (
@@ -28,6 +31,7 @@ export function Slider({
       max={most}
       step={step}
       onValueChange={([next]) => next !== undefined && onSlide(next)}
+      onValueCommit={([next]) => next !== undefined && onRest?.(next)}
       className={`relative flex h-11 w-full touch-none items-center select-none ${className}`}
     >
       <Radix.Track className="relative h-1.5 grow rounded-full bg-[var(--strong)]">

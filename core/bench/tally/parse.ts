@@ -295,9 +295,9 @@ function wait(picks: readonly Pick[], tail: readonly Word[]): Said {
     const word = nth(tail, i);
     const together = /^(\d+(?:[.]\d+)?)(min|m|h|d)$/.exec(word.text);
     const next = tail[i + 1];
-    if (together) minutes += Number(together[1]) * (IN_MINUTES[together[2] ?? ''] ?? 0);
-    else if (/^\d+([.]\d+)?$/.test(word.text) && next && IN_MINUTES[next.text] !== undefined) {
-      minutes += Number(word.text) * (IN_MINUTES[next.text] ?? 0);
+    if (together) minutes += Number(together[1]) * (IN_MINUTES.get(together[2] ?? '') ?? 0);
+    else if (/^\d+([.]\d+)?$/.test(word.text) && next && IN_MINUTES.has(next.text)) {
+      minutes += Number(word.text) * (IN_MINUTES.get(next.text) ?? 0);
       i++;
     } else rest.push(word);
   }
@@ -312,18 +312,11 @@ function wait(picks: readonly Pick[], tail: readonly Word[]): Said {
   return { kind: 'wait', picks, name, minutes: Math.round(minutes) };
 }
 
-const IN_MINUTES: Readonly<Record<string, number | undefined>> = Object.assign(Object.create(null), {
-  m: 1,
-  min: 1,
-  minute: 1,
-  minutes: 1,
-  h: 60,
-  hour: 60,
-  hours: 60,
-  d: 1440,
-  day: 1440,
-  days: 1440,
-}) as Readonly<Record<string, number | undefined>>;
+const IN_MINUTES: ReadonlyMap<string, number> = new Map([
+  ...['m', 'min', 'minute', 'minutes'].map((unit) => [unit, 1] as const),
+  ...['h', 'hour', 'hours'].map((unit) => [unit, 60] as const),
+  ...['d', 'day', 'days'].map((unit) => [unit, 1440] as const),
+]);
 
 /** Takes `from X` and `N min` out of a tail; the label keeps the case it was written in. */
 function afterClauses(

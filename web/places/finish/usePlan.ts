@@ -1,16 +1,26 @@
+import { useState } from 'react';
 import { USUAL_FINISH, type FinishPlan } from '#core/finish';
 import { usePlans } from '../../state/studio.ts';
 import { useSend } from '../../state/send.ts';
 
-/** What is decided on how a panel is finished, and the way to decide otherwise. */
-export function usePlan(panelId: string): {
+export type PlanChange = Partial<Omit<FinishPlan, 'measured'>>;
+
+/** What is decided on how a panel is finished, and the ways to decide otherwise. */
+export interface Planning {
+  /** With what is being slid just now. */
   readonly plan: FinishPlan | null;
-  readonly change: (plan: Partial<Omit<FinishPlan, 'measured'>>) => void;
-} {
+  change(plan: PlanChange): void;
+  /** Shown at once, and decided when it is let go: one step for a whole slide. */
+  slide(plan: PlanChange): void;
+}
+
+export function usePlan(panelId: string): Planning {
   const { data } = usePlans(panelId);
   const send = useSend();
+  const [slid, setSlid] = useState<PlanChange>({});
   return {
-    plan: data ? (data.finish ?? USUAL_FINISH) : null,
-    change: (plan) => void send.command({ kind: 'plan-finish', ask: { panelId, plan } }),
+    plan: data ? { ...(data.finish ?? USUAL_FINISH), ...slid } : null,
+    change: (plan) => void send.command({ kind: 'plan-finish', ask: { panelId, plan } }).then(() => setSlid({})),
+    slide: setSlid,
   };
 }

@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import {
+  BEDDINGS,
+  SPOTS,
   fittingSteps,
   fittingTools,
   playIn,
@@ -36,7 +38,7 @@ const PLACES: Readonly<Record<FittingPlace, string>> = {
   overhead: 'over people’s heads',
   wet: 'in a bath or shower',
 };
-const BEDDINGS: Readonly<Record<Bedding, string>> = {
+const BEDDING_NAMES: Readonly<Record<Bedding, string>> = {
   putty: 'linseed putty',
   mortar: 'lime mortar',
   sealant: 'sealant',
@@ -85,14 +87,14 @@ export function Fitting({ view }: { view: PanelView }) {
           <ChoiceField
             label="It goes"
             value={plan.place}
-            options={Object.entries(PLACES).map(([value, text]) => ({ value: value as FittingPlace, text }))}
+            options={SPOTS.map((value) => ({ value, text: PLACES[value] }))}
             onChoice={(place) => change({ place })}
           />
           {plan.hold === 'fitted' ? (
             <ChoiceField
               label="Bedded in"
               value={plan.bedding}
-              options={Object.entries(BEDDINGS).map(([value, text]) => ({ value: value as Bedding, text }))}
+              options={BEDDINGS.map((value) => ({ value, text: BEDDING_NAMES[value] }))}
               onChoice={(bedding) => change({ bedding })}
             />
           ) : (

@@ -10,7 +10,7 @@ import type { PanelView } from '../../../panel/view.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { ChoiceField } from '../../../ui/Choice.tsx';
 import { Slider } from '../../../ui/Slider.tsx';
-import { usePlan } from '../usePlan.ts';
+import { usePlan, type PlanChange } from '../usePlan.ts';
 import { HungPanel } from './HungPanel.tsx';
 import { heldBy, type Held } from './held.ts';
 
@@ -29,11 +29,11 @@ const HOLD_NAMES: Readonly<Record<WayToHold, string>> = {
 /** What goes round the panel, and what keeps it up and flat. */
 export function Holding({ view }: { view: PanelView }) {
   const { panel, paths, pieces, glasses } = view;
-  const { plan, change } = usePlan(panel.id);
+  const { plan, change, slide } = usePlan(panel.id);
   const thicknesses = pieces.flatMap((piece) => glasses.get(piece.glassId ?? '')?.thicknessMm ?? []);
   if (!paths || plan === null)
     return <p className="text-mute">{panel.cartoonId === null ? 'It has no drawing yet.' : 'Fetching it …'}</p>;
-  return <HeldPanel view={view} paths={paths} plan={plan} change={change} thicknesses={thicknesses} />;
+  return <HeldPanel view={view} paths={paths} plan={plan} change={change} slide={slide} thicknesses={thicknesses} />;
 }
 
 function HeldPanel({
@@ -41,12 +41,14 @@ function HeldPanel({
   paths,
   plan,
   change,
+  slide,
   thicknesses,
 }: {
   view: PanelView;
   paths: PanelPaths;
   plan: FinishPlan;
-  change: (plan: Partial<Omit<FinishPlan, 'measured'>>) => void;
+  change: Change;
+  slide: Change;
   thicknesses: readonly number[];
 }) {
   const { panel, settings } = view;
@@ -104,31 +106,33 @@ function HeldPanel({
             {showLength(held.frame.blocksMm[0], unit)} from each end.
           </p>
         )}
-        {plan.hold === 'hung' && <Chains materials={materials} plan={plan} held={held} change={change} />}
+        {plan.hold === 'hung' && <Chains materials={materials} plan={plan} held={held} change={change} slide={slide} />}
         {plan.hold === 'stood' && (
           <p className="text-[16px]">
             Its weight is {showLength(held.footHeightMm, unit)} above its foot. A foot{' '}
             <b>{showLength(held.footMm, unit)} deep</b> lets it lean by ten degrees and come back.
           </p>
         )}
-        <Bars plan={plan} held={held} unit={unit} change={change} />
+        <Bars plan={plan} held={held} unit={unit} change={change} slide={slide} />
       </section>
     </div>
   );
 }
 
-type Change = (plan: Partial<Omit<FinishPlan, 'measured'>>) => void;
+type Change = (plan: PlanChange) => void;
 
 function Chains({
   materials,
   plan,
   held: { hanging, proposed },
   change,
+  slide,
 }: {
   materials: Materials;
   plan: FinishPlan;
   held: Held;
   change: Change;
+  slide: Change;
 }) {
   return (
     <section aria-label="Chains and rings" className="grid gap-2">
@@ -161,7 +165,8 @@ function Chains({
               most={90}
               step={5}
               said={`${Math.round(plan.spreadDeg)} degrees`}
-              onSlide={(spreadDeg) => change({ spreadDeg })}
+              onSlide={(spreadDeg) => slide({ spreadDeg })}
+              onRest={(spreadDeg) => change({ spreadDeg })}
             />
           </div>
           {hanging.findings.map((finding) => (
@@ -191,11 +196,13 @@ function Bars({
   held: { stiffening, wanted, top },
   unit,
   change,
+  slide,
 }: {
   plan: FinishPlan;
   held: Held;
   unit: PanelView['settings']['unit'];
   change: Change;
+  slide: Change;
 }) {
   const said = stiffeningWords(
     { ...stiffening, bars: stiffening.bars.map((bar) => ({ ...bar, y: bar.y - top })) },
@@ -234,7 +241,8 @@ function Bars({
             most={top + stiffening.heightMm}
             step={1}
             said={showLength(y - top, unit)}
-            onSlide={(at) => change({ bars: plan.bars.map((bar, k) => (k === i ? at : bar)) })}
+            onSlide={(at) => slide({ bars: moved(plan.bars, i, at) })}
+            onRest={(at) => change({ bars: moved(plan.bars, i, at) })}
           />
           <Button look="quiet" className="px-1!" onClick={() => change({ bars: plan.bars.filter((_, k) => k !== i) })}>
             Without
@@ -245,6 +253,9 @@ function Bars({
     </section>
   );
 }
+
+const moved = (bars: readonly number[], which: number, at: number): number[] =>
+  bars.map((bar, i) => (i === which ? at : bar));
 
 const halfWay = ({ heightMm }: { heightMm: number }, top: number): number => top + heightMm / 2;
 
