@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 
-/** As much of the browser's own speech recognition as is used here (Web Speech API). */
+/** As much of the browser's own speech recognition as is used here (Web Speech API, whose names these are). */
 interface Recogniser {
   lang: string;
   interimResults: boolean;

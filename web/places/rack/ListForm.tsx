@@ -1,4 +1,3 @@
-import { parse } from 'papaparse';
 import { useState } from 'react';
 import type { Settings } from '#core/bench';
 import { readReceipts, type Glass, type Receipt } from '#core/stock';
@@ -7,9 +6,8 @@ import { receiptFaultWords, sizeWords } from '#core/words';
 import { useSend } from '../../state/send.ts';
 import { FilePick } from '../../ui/FilePick.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { readRows } from '../../ui/readRows.ts';
 
-/** A list of glass is a few kilobytes; what is larger is another file. */
-const MOST_BYTES = 2_000_000;
 const SHOWN = 4;
 
 interface Read {
@@ -88,10 +86,9 @@ export function ListForm({
 }
 
 async function readFile(file: File, known: Parameters<typeof readReceipts>[1]): Promise<Omit<Read, 'name'>> {
-  if (file.size > MOST_BYTES)
-    return { receipts: [], faults: ['This file is too large for a list of glass; save the rows alone as CSV.'] };
-  const { data } = parse<string[]>(await file.text(), { skipEmptyLines: 'greedy' });
-  const read = readReceipts(data, known);
+  const rows = await readRows(file, 'glass');
+  if (typeof rows === 'string') return { receipts: [], faults: [rows] };
+  const read = readReceipts(rows, known);
   return 'receipts' in read
     ? { receipts: read.receipts, faults: [] }
     : { receipts: [], faults: read.faults.map(receiptFaultWords) };

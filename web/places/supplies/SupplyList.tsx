@@ -1,4 +1,3 @@
-import { parse } from 'papaparse';
 import { useState } from 'react';
 import type { Tables } from '#core/bench';
 import { readSupplies, SUPPLY_COLUMNS, type ListedSupply } from '#core/stock';
@@ -8,9 +7,8 @@ import { newId } from '../../state/ids.ts';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FilePick } from '../../ui/FilePick.tsx';
+import { readRows } from '../../ui/readRows.ts';
 
-/** A list of supplies is a few kilobytes; what is larger is another file. */
-const MOST_BYTES = 2_000_000;
 const SHOWN = 5;
 
 interface Read {
@@ -69,13 +67,10 @@ export function SupplyList({ supplies, done }: { supplies: readonly Tables['supp
   );
 }
 
-async function readFile(file: File | undefined): Promise<Read | null> {
-  if (!file) return null;
-  const wrong = (why: string): Read => ({ name: file.name, supplies: [], faults: [why] });
-  if (file.size > MOST_BYTES)
-    return wrong('This file is too large for a list of supplies; save the rows alone as CSV.');
-  const { data } = parse<string[]>(await file.text(), { skipEmptyLines: 'greedy' });
-  const read = readSupplies(data);
+async function readFile(file: File): Promise<Read> {
+  const rows = await readRows(file, 'supplies');
+  if (typeof rows === 'string') return { name: file.name, supplies: [], faults: [rows] };
+  const read = readSupplies(rows);
   return 'supplies' in read
     ? { name: file.name, supplies: read.supplies, faults: [] }
     : { name: file.name, supplies: [], faults: read.faults.map(supplyListFaultWords) };
