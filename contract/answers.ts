@@ -119,6 +119,8 @@ export const ANSWERS = {
     set: z.array(z.strictObject({ id: text, name: text })),
   }),
   history: z.strictObject({ seq, lines: z.array(logLine), next: count.nullable() }),
+  /** What happened to one piece, the latest first, and how many notes are about it. */
+  piece: z.strictObject({ seq, lines: z.array(logLine), notes: count }),
   /** What undo and redo would do next at a place, in words; null where there is nothing. */
   undo: z.strictObject({ seq, undo: text.nullable(), redo: text.nullable() }),
   notes: z.strictObject({ seq, notes: z.array(ROWS.notes) }),

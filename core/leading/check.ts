@@ -110,6 +110,8 @@ function checkEnds({ joints, lines, runs }: LeadPlan, faces: Faces): string[] {
         const met = ends.filter((other) => other.run === end.against && other.end !== end);
         if (end.kind === 'mitre' && !met.some((other) => other.end.kind === 'mitre'))
           wrong.push(`run ${run} is mitred against nothing at joint ${joint}`);
+        if (end.kind === 'over' && !met.some((other) => other.end.kind === 'butt'))
+          wrong.push(`run ${run} reaches across nothing at joint ${joint}`);
         if (end.kind === 'butt' && !met.some((other) => other.end.kind !== 'butt'))
           wrong.push(`run ${run} butts against a butt at joint ${joint}`);
       }
@@ -118,9 +120,9 @@ function checkEnds({ joints, lines, runs }: LeadPlan, faces: Faces): string[] {
   runs.forEach((run, i) => {
     const drawn = run.lines.reduce((sum, ref) => sum + at(lines, lineOf(ref)).lengthMm, 0);
     const trims = run.ends.reduce((sum, { kind, against, angleDeg }) => {
-      if (kind !== 'butt' || against === null) return sum;
+      if ((kind !== 'butt' && kind !== 'over') || against === null) return sum;
       const face = at(runs, against).isBorder ? faces.borderMm : faces.innerMm;
-      return sum + face / 2 / Math.sin(Math.max(15, angleDeg ?? 90) * DEG);
+      return sum + ((kind === 'over' ? -1 : 1) * face) / 2 / Math.sin(Math.max(15, angleDeg ?? 90) * DEG);
     }, 0);
     if (Math.abs(run.lengthMm - Math.max(0, drawn - trims)) > 1e-6) wrong.push(`run ${i} is of another length`);
   });

@@ -17,8 +17,16 @@ interface Meeting extends LineEnd {
   readonly run: number;
 }
 
-/** The runs of a panel with how each of their ends is cut, and how long that leaves them. */
-export function runsWithEnds(graph: LeadGraph, chains: readonly Chain[], faces: Faces): LeadRun[] {
+/**
+ * The runs of a panel with how each of their ends is cut, and how long that leaves them.
+ * @param over at joints through which no came goes, the end that is to reach across the other instead of meeting it mitred
+ */
+export function runsWithEnds(
+  graph: LeadGraph,
+  chains: readonly Chain[],
+  faces: Faces,
+  over: ReadonlyMap<number, LineEnd> = new Map(),
+): LeadRun[] {
   const { lines, joints } = graph;
   const runOf = new Map(chains.flatMap(({ refs }, run) => refs.map((ref) => [ref < 0 ? ~ref : ref, run] as const)));
   const passing = passingAt(graph, chains);
@@ -26,7 +34,8 @@ export function runsWithEnds(graph: LeadGraph, chains: readonly Chain[], faces: 
   const key = ({ line, end }: LineEnd) => `${line}.${end}`;
   joints.forEach(({ ends }, joint) => {
     const all = ends.map((end): Meeting => ({ ...end, run: runOf.get(end.line) ?? 0 }));
-    for (const [end, cut] of cutAt(lines, joint, all, passing.get(joint) ?? null)) ended.set(key(end), cut);
+    for (const [end, cut] of cutAt(lines, joint, all, passing.get(joint) ?? null, over.get(joint)))
+      ended.set(key(end), cut);
   });
   return chains.map(({ refs, isClosed }): LeadRun => {
     const [first, last] = [nth(refs, 0), nth(refs, refs.length - 1)];
@@ -39,10 +48,11 @@ export function runsWithEnds(graph: LeadGraph, chains: readonly Chain[], faces: 
     const ends = [endAt(first, true), endAt(last, false)] as const;
     const drawn = refs.reduce((sum, ref) => sum + nth(lines, ref < 0 ? ~ref : ref).lengthMm, 0);
     const trim = (end: RunEnd): number => {
-      if (end.kind !== 'butt' || end.against === null || end.angleDeg === null) return 0;
+      if (end.against === null || end.angleDeg === null || end.kind === 'mitre') return 0;
       const met = chains[end.against]?.refs[0] ?? 0;
       const faceMm = nth(lines, met < 0 ? ~met : met).isBorder ? faces.borderMm : faces.innerMm;
-      return faceMm / 2 / Math.sin((Math.max(end.angleDeg, LEAST_ANGLE_DEG) * Math.PI) / 180);
+      const half = faceMm / 2 / Math.sin((Math.max(end.angleDeg, LEAST_ANGLE_DEG) * Math.PI) / 180);
+      return end.kind === 'over' ? -half : half;
     };
     const isBorder = nth(lines, first < 0 ? ~first : first).isBorder;
     const lengthMm = Math.max(0, drawn - trim(ends[0]) - trim(ends[1]));
@@ -75,6 +85,7 @@ function cutAt(
   joint: number,
   ends: readonly Meeting[],
   pass: readonly [LineEnd, LineEnd] | null,
+  over: LineEnd | undefined,
 ): (readonly [LineEnd, RunEnd])[] {
   const isOf = (pair: readonly LineEnd[], { line, end }: LineEnd) => pair.some((p) => p.line === line && p.end === end);
   const cut = (kind: EndKind, against: Meeting, angle: number): RunEnd => ({
@@ -96,6 +107,16 @@ function cutAt(
   if (ends.length < 2 || only === undefined)
     return ends.map((end) => [end, { joint, kind: 'open', against: null, angleDeg: null }]);
   const mitred = mitrePair(lines, ends);
+  const long = over && mitred.find((end) => isOf([over], end));
+  if (long) {
+    const short = mitred.find((end) => end !== long) ?? only;
+    return ends.map((end) => [
+      end,
+      end === long
+        ? cut('over', short, crossing(angleBetween(lines, long, short)))
+        : cut('butt', long, crossing(angleBetween(lines, end, long))),
+    ]);
+  }
   return ends.map((end) => {
     const other = mitred.find((one) => one !== end) ?? only;
     if (isOf(mitred, end)) return [end, cut('mitre', other, angleBetween(lines, end, other) / 2)];
@@ -105,10 +126,10 @@ function cutAt(
 }
 
 /** Of ends that none passes the two that meet in a mitre: those of the border, or the straightest two. */
-function mitrePair(lines: readonly LeadLine[], ends: readonly Meeting[]): readonly Meeting[] {
+export function mitrePair<End extends LineEnd>(lines: readonly LeadLine[], ends: readonly End[]): readonly End[] {
   const border = ends.filter((end) => nth(lines, end.line).isBorder);
   const among = border.length >= 2 ? border : ends;
-  let best: readonly Meeting[] = among.slice(0, 2);
+  let best: readonly End[] = among.slice(0, 2);
   let least = Infinity;
   among.forEach((a, i) => {
     for (const b of among.slice(i + 1)) {

@@ -123,7 +123,7 @@ function leastHeld(contacts: OrderTask['contacts'], there: ReadonlySet<number>):
 }
 
 /** Whether a piece is free of those that are there. */
-const isFreeAmong = (contacts: OrderTask['contacts'], piece: number, there: ReadonlySet<number>): boolean =>
+export const isFreeAmong = (contacts: OrderTask['contacts'], piece: number, there: ReadonlySet<number>): boolean =>
   isFreeOf(touchesOf(contactsAt(contacts, piece), (other) => there.has(other)));
 
 /** Cutting a run is worse than any number of runs that part the panel the other way. */

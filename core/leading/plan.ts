@@ -5,7 +5,7 @@ import { runsWithEnds, type Faces } from './ends.ts';
 import { contactsAt, contactsOf } from './freedom.ts';
 import { leadGraph } from './graph.ts';
 import { leastLocked } from './locks.ts';
-import { cutBy, joined, stretchOf, takeApart, type OrderTask, type Stretch } from './order.ts';
+import { cutBy, isFreeAmong, joined, stretchOf, takeApart, type OrderTask, type Stretch } from './order.ts';
 import {
   chainsOf,
   choosePasses,
@@ -17,13 +17,15 @@ import {
   type Pass,
   type PassWish,
 } from './passes.ts';
-import { passesWith, type Through } from './through.ts';
+import { endsOver, passesWith, type Through } from './through.ts';
 import type { Corner, LeadGraph, LeadPlan, LeadRun, LeadStep, LineEnd, Locked } from './types.ts';
 
 export interface LeadWish extends Faces {
   readonly corner: Corner;
   /** Where another came goes through than would be chosen. */
   readonly through?: Through;
+  /** In which order pieces are to be laid, by their numbers, instead of the best one. */
+  readonly order?: readonly number[];
 }
 
 /** From each corner the panel grows this way, y down. */
@@ -48,8 +50,10 @@ export function leadPlan(cartoon: Pick<Cartoon, 'map' | 'pieces'>, wish: LeadWis
   const pieces = cartoon.pieces.map((piece) => piece.number);
   const middles = new Map(cartoon.pieces.map((piece) => [piece.number, piece.centroid]));
   const task: OrderTask = { lines, pieces, contacts, middles };
-  const { chains, order, locked } = bestOrder(graph, options, task, wish.corner);
-  const runs = runsWithEnds(graph, chains, wish);
+  const { chains, order, locked } = wish.order
+    ? givenOrder(graph, options, task, wish.corner, wish.order)
+    : bestOrder(graph, options, task, wish.corner);
+  const runs = runsWithEnds(graph, chains, wish, endsOver(graph, wish.through ?? {}));
   return {
     ...graph,
     runs,
@@ -192,6 +196,39 @@ function bestOrder(graph: LeadGraph, options: readonly (readonly Pass[])[], task
   }
   if (best === null) throw new Error('no order was tried');
   return best;
+}
+
+/**
+ * An order as somebody wants it, with as few cames as it allows. Pieces that it does not name go in behind those that they
+ * follow in the best one.
+ */
+function givenOrder(
+  graph: LeadGraph,
+  options: readonly (readonly Pass[])[],
+  task: OrderTask,
+  corner: Corner,
+  wished: readonly number[],
+): Found {
+  const known = new Set(task.pieces);
+  const order = [...new Set(wished)].filter((piece) => known.has(piece));
+  if (order.length < known.size) {
+    const named = new Set(order);
+    const best = bestOrder(graph, options, task, corner).order;
+    best.forEach((piece, i) => {
+      if (!named.has(piece)) order.splice(order.indexOf(best[i - 1] ?? Number.NaN) + 1, 0, piece);
+    });
+  }
+  const there = new Set<number>();
+  const locked = order.filter((piece) => {
+    const isHeld = !isFreeAmong(task.contacts, piece, there);
+    there.add(piece);
+    return isHeld;
+  });
+  const tries = WISHES.map((wish) => {
+    const chains = chainsOf(graph, choosePasses(graph, options, wish));
+    return mend(graph, options, cutBy(graph.lines, chains, order), order);
+  });
+  return { chains: tries.reduce((best, one) => (one.length < best.length ? one : best)), order, locked };
 }
 
 /** Where something is locked so many ways are tried whether it has to be. */

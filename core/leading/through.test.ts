@@ -2,7 +2,16 @@ import { describe, expect, it } from 'vitest';
 import { readCartoon } from '../cartoon/index.ts';
 import { courses, grid, PINWHEEL } from '../test/leadDrawings.ts';
 import { nth, seededRandom } from '../units/index.ts';
-import { checkLead, jointName, leadPlan, runName, waysThrough, type LeadPlan, type Through } from './index.ts';
+import {
+  checkLead,
+  jointName,
+  leadPlan,
+  orderBreaks,
+  runName,
+  waysThrough,
+  type LeadPlan,
+  type Through,
+} from './index.ts';
 
 const FACES = { innerMm: 6, borderMm: 10 };
 function cartoonOf(svg: string) {
@@ -24,7 +33,7 @@ describe('which came goes through is decided by hand', () => {
       const ways = waysThrough(plan, joint);
       expect(ways).toHaveLength(2);
       expect(ways.filter((way) => way.isTaken)).toHaveLength(1);
-      expect(Math.abs(nth(ways, 0).deg - nth(ways, 1).deg) % 180).toBe(90);
+      expect(Math.abs(Number(nth(ways, 0).deg) - Number(nth(ways, 1).deg)) % 180).toBe(90);
     }
   });
   it('the other one goes through where it is wished, the rest follows, and the whole is sound', () => {
@@ -42,8 +51,8 @@ describe('which came goes through is decided by hand', () => {
   });
   it('at a tee the border or the straight came goes through, and there is nothing to choose but that', () => {
     const plan = planOf(PINWHEEL);
-    const rim = plan.joints.flatMap(({ ends }, joint) =>
-      ends.some(({ line }) => nth(plan.lines, line).isBorder) ? [joint] : [],
+    const rim = plan.joints.flatMap(({ ends, kind }, joint) =>
+      kind !== 'L' && ends.some(({ line }) => nth(plan.lines, line).isBorder) ? [joint] : [],
     );
     for (const joint of rim) expect(waysThrough(plan, joint).length).toBeLessThan(2);
   });
@@ -82,5 +91,87 @@ describe('which came goes through is decided by hand', () => {
     const turned = planOf(svg, { [jointName(nth(plan.joints, joint).at)]: other?.deg ?? 0 });
     const kept = turned.runs.filter((_, run) => names.includes(runName(turned, run, null)));
     expect(kept.length).toBeGreaterThanOrEqual(names.length - 6);
+  });
+});
+
+describe('a corner', () => {
+  const svg = grid(2, 2, 50);
+  const plan = planOf(svg);
+  const corners = plan.joints.flatMap(({ kind }, joint) => (kind === 'L' ? [joint] : []));
+  const nameOf = (joint: number) => jointName(nth(plan.joints, joint).at);
+  const border = (of: LeadPlan) => of.runs.filter((run) => run.isBorder).map((run) => run.lengthMm);
+
+  it('is mitred at 45° unless one of its cames is to reach across the other', () => {
+    expect(corners).toHaveLength(4);
+    for (const joint of corners) {
+      const ways = waysThrough(plan, joint);
+      expect(ways.map(({ isTaken }) => isTaken)).toEqual([true, false, false]);
+      expect(nth(ways, 0).deg).toBeNull();
+    }
+    expect(border(plan)).toEqual([100, 100, 100, 100]);
+  });
+  it('butted: the long came reaches to the outer edge of the other, the short one up to its inner edge', () => {
+    // By hand: sides of 100 mm between the middles of a border with a face of 10 mm.
+    const upright = { ...Object.fromEntries(corners.map((joint) => [nameOf(joint), uprightAt(joint)])) };
+    const butted = planOf(svg, upright);
+    expect(checkLead(butted, FACES)).toEqual([]);
+    expect([...border(butted)].sort((a, b) => a - b)).toEqual([90, 90, 110, 110]);
+    for (const joint of corners) expect(waysThrough(butted, joint)[0]?.isTaken).toBe(false);
+    const kinds = butted.runs.filter((run) => run.isBorder).map((run) => run.ends.map((end) => end.kind).join());
+    expect(kinds.sort()).toEqual(['butt,butt', 'butt,butt', 'over,over', 'over,over']);
+  });
+  it('butted at one corner alone leaves the others mitred', () => {
+    const [joint = 0] = corners;
+    const one = planOf(svg, { [nameOf(joint)]: uprightAt(joint) });
+    expect(checkLead(one, FACES)).toEqual([]);
+    expect([...border(one)].sort((a, b) => a - b)).toEqual([95, 100, 100, 105]);
+  });
+
+  /** The direction, of the two in which the border leaves a corner, that is up or down. */
+  function uprightAt(joint: number): number {
+    const way = waysThrough(plan, joint).find(({ deg }) => deg === 90 || deg === 270);
+    return way?.deg ?? Number.NaN;
+  }
+});
+
+describe('an order that somebody wants', () => {
+  const svg = courses(5, 6);
+  const best = planOf(svg);
+  const wanted = (order: readonly number[]) => leadPlan(cartoonOf(svg), { corner: 'bottom-left', ...FACES, order });
+  const laid = (plan: LeadPlan) => plan.order.flatMap(({ piece }) => piece ?? []);
+
+  it('the best one wanted breaks nothing', () => {
+    const same = wanted(laid(best));
+    expect(laid(same)).toEqual(laid(best));
+    expect(orderBreaks(best, same)).toEqual({ cut: [], moreCames: 0, locked: [] });
+  });
+  it('is kept, sound by other means, and what it breaks is told: more cames, each where it is cut', () => {
+    const random = seededRandom(3);
+    for (let i = 0; i < 12; i++) {
+      const order = [...laid(best)];
+      const [from, to] = [Math.floor(random() * order.length), Math.floor(random() * order.length)];
+      order.splice(to, 0, ...order.splice(from, 1));
+      const plan = wanted(order);
+      expect(laid(plan)).toEqual(order);
+      expect(checkLead(plan, FACES)).toEqual([]);
+      const { cut, moreCames } = orderBreaks(best, plan);
+      expect(moreCames).toBe(plan.runs.length - best.runs.length);
+      // A came more for each joint where one is cut, less where another goes through instead.
+      expect(cut.length).toBeGreaterThanOrEqual(moreCames);
+      for (const { pieces } of cut) expect(pieces.length).toBeGreaterThan(1);
+    }
+  });
+  it('a middle piece laid last of all is locked in by those round it', () => {
+    const pieces = laid(planOf(grid(3, 3, 50)));
+    const order = [...pieces.filter((piece) => piece !== 5), 5];
+    const plan = leadPlan(cartoonOf(grid(3, 3, 50)), { corner: 'bottom-left', ...FACES, order });
+    expect(checkLead(plan, FACES)).toEqual([]);
+    expect(orderBreaks(planOf(grid(3, 3, 50)), plan).locked).toEqual([{ pieces: [5], by: [2, 4, 6, 8] }]);
+  });
+  it('pieces that it does not name, and such as are no more, leave it whole', () => {
+    const [first = 0, ...others] = laid(best);
+    const plan = wanted([...others.reverse(), 9999]);
+    expect([...laid(plan)].sort((a, b) => a - b)).toEqual([...laid(best)].sort((a, b) => a - b));
+    expect(laid(plan)).toContain(first);
   });
 });

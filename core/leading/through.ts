@@ -1,11 +1,13 @@
 import type { Point } from '../geometry/index.ts';
 import { nth } from '../units/index.ts';
+import { mitrePair } from './ends.ts';
 import { passesAt, type Pass } from './passes.ts';
 import type { LeadGraph, LeadPlan, LineEnd } from './types.ts';
 
 /**
- * At joints, which came is to go through: for the joint's name the direction in which that came leaves it, whole degrees
- * clockwise from the right. Named by where they are, joints keep their wish while the drawing changes elsewhere.
+ * At joints, which came is to go through, or at a corner to reach across the other: for the joint's name the direction in
+ * which that came leaves it, whole degrees clockwise from the right. Named by where they are, joints keep their wish while
+ * the drawing changes elsewhere.
  */
 export type Through = Readonly<Record<string, number>>;
 
@@ -31,16 +33,29 @@ export function passesWith(graph: LeadGraph, through: Through): Pass[][] {
   });
 }
 
-/** One way that a came can go through a joint. */
+/** At corners, where no came can go through, the end that reaches across the other instead of being mitred. */
+export function endsOver(graph: LeadGraph, through: Through): Map<number, LineEnd> {
+  const over = new Map<number, LineEnd>();
+  graph.joints.forEach(({ at, ends }, joint) => {
+    const wished = through[jointName(at)];
+    if (wished === undefined || ends.length < 2 || passesAt(graph, joint).length > 0) return;
+    const end = mitrePair(graph.lines, ends).find((one) => differ(degreesOf(graph, one), wished) <= SAME_DEG);
+    if (end) over.set(joint, end);
+  });
+  return over;
+}
+
+/** One way that cames can meet at a joint: one goes through; or at a corner they are mitred, or one reaches across. */
 export interface WayThrough {
-  /** The direction that names it. */
-  readonly deg: number;
+  /** The direction that names it; null for a mitre, which is how corners are when nothing is decided. */
+  readonly deg: number | null;
   /** It does so in the plan. */
   readonly isTaken: boolean;
 }
 
-/** The ways in which a came can go through a joint of a plan; fewer than two where there is nothing to choose. */
+/** The ways in which cames can meet at a joint of a plan; fewer than two where there is nothing to choose. */
 export function waysThrough(plan: LeadPlan, joint: number): WayThrough[] {
+  if (passesAt(plan, joint).length === 0) return waysAtCorner(plan, joint);
   const taken = new Set<string>();
   for (const run of plan.runs)
     run.lines.forEach((ref, i) => {
@@ -53,6 +68,26 @@ export function waysThrough(plan: LeadPlan, joint: number): WayThrough[] {
       deg: nameOf(plan, joint, [a, b]),
       isTaken: taken.has(passKey([a.line, a.end], [b.line, b.end])),
     }));
+}
+
+function waysAtCorner(plan: LeadPlan, joint: number): WayThrough[] {
+  const { ends } = nth(plan.joints, joint);
+  if (ends.length < 2) return [];
+  const over = plan.runs.flatMap(({ lines, ends: cut }) => {
+    const [first, last] = [nth(lines, 0), nth(lines, lines.length - 1)];
+    const tips: LineEnd[] = [
+      first < 0 ? { line: ~first, end: 1 } : { line: first, end: 0 },
+      last < 0 ? { line: ~last, end: 0 } : { line: last, end: 1 },
+    ];
+    return tips.filter((_, i) => cut[i]?.kind === 'over' && cut[i].joint === joint);
+  });
+  return [
+    { deg: null, isTaken: over.length === 0 },
+    ...mitrePair(plan.lines, ends).map((end) => ({
+      deg: degreesOf(plan, end),
+      isTaken: over.some(({ line, end: at }) => line === end.line && at === end.end),
+    })),
+  ];
 }
 
 /** Of the two directions of a pass the one that no pass before it is named by. */

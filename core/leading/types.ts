@@ -35,7 +35,8 @@ export interface LeadGraph {
   readonly lines: readonly LeadLine[];
 }
 
-export type EndKind = 'butt' | 'mitre' | 'open' | 'closed';
+/** `over`: of two cames that meet at a corner the one that reaches across the other, which butts against it. */
+export type EndKind = 'butt' | 'mitre' | 'over' | 'open' | 'closed';
 
 /** How one end of a run is cut. */
 export interface RunEnd {

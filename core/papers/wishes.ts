@@ -32,6 +32,8 @@ export function leadFaces({ faceMm, border }: LineAllowance): { readonly innerMm
 export interface LeadAsked {
   readonly corner?: Corner;
   readonly through?: Through;
+  /** Pieces as they are to be laid, by their numbers, instead of in the best order. */
+  readonly order?: readonly number[] | undefined;
   /** Came as it is bought, mm. */
   readonly stockMm?: number;
 }
@@ -40,10 +42,10 @@ export interface LeadAsked {
 export function leadOf(
   cartoon: Cartoon,
   allowance: LineAllowance,
-  { corner = 'bottom-left', through = {}, stockMm = CAME_LENGTH_MM }: LeadAsked = {},
+  { corner = 'bottom-left', through = {}, order, stockMm = CAME_LENGTH_MM }: LeadAsked = {},
 ): { readonly plan: LeadPlan; readonly cuts: CutList } {
   const faces = leadFaces(allowance);
-  const plan = leadPlan(cartoon, { corner, through, ...faces });
+  const plan = leadPlan(cartoon, { corner, through, ...(order ? { order } : {}), ...faces });
   const [fault] = checkLead(plan, faces);
   if (fault !== undefined) throw new Error(`the order does not hold: ${fault}`);
   return { plan, cuts: cutList(plan.runs, { stockMm, kerfMm: CAME_KERF_MM }) };

@@ -1,11 +1,12 @@
 import { expect, it } from 'vitest';
 import { endsWords, lockedWords, runWords } from './index.ts';
 
-const end = (kind: 'butt' | 'mitre' | 'open' | 'closed', angleDeg: number | null = null) =>
+const end = (kind: 'butt' | 'mitre' | 'over' | 'open' | 'closed', angleDeg: number | null = null) =>
   ({ joint: 1, kind, against: angleDeg === null ? null : 2, angleDeg }) as const;
 
 it('a came is called out by its length and its ends, in words for the bench', () => {
   expect(endsWords([end('butt', 89.4), end('butt', 90)])).toBe('both ends square');
+  expect(endsWords([end('over', 90), end('butt', 90)])).toBe('one end across the corner, cut square, the other square');
   expect(endsWords([end('butt', 63.2), end('mitre', 45)])).toBe('one end slanted at 63°, the other mitred at 45°');
   expect(endsWords([end('open'), end('butt', 90)])).toBe('one end left long, the other square');
   expect(endsWords([end('closed'), end('closed')])).toBe('bent round until its ends meet');

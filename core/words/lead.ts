@@ -15,7 +15,9 @@ const SQUARE_DEG = 2;
 function endWords({ kind, angleDeg }: End): string {
   if (kind === 'open') return 'left long';
   if (kind === 'closed') return 'closed';
-  if (kind === 'butt' && (angleDeg ?? 90) > 90 - SQUARE_DEG) return 'square';
+  const isSquare = (angleDeg ?? 90) > 90 - SQUARE_DEG;
+  if (kind === 'over') return `across the corner, cut ${isSquare ? 'square' : `at ${Math.round(angleDeg ?? 90)}°`}`;
+  if (kind === 'butt' && isSquare) return 'square';
   return `${kind === 'mitre' ? 'mitred' : 'slanted'} at ${Math.round(angleDeg ?? 90)}°`;
 }
 

@@ -102,7 +102,7 @@ describe('a panel of 520 pieces over the wire', () => {
   });
   it('the log tells who did what, newest first', async () => {
     await ok('break', { panelId: 'p', numbers: [9], reason: 'dropped', minutes: 10, recut: null }, { personId: 'ada' });
-    for (const path of ['/panels/p/history', '/pieces/p/9/history']) {
+    for (const path of ['/panels/p/history', '/pieces/p/9']) {
       const { lines } = (await server.send(path)).body as HistoryAnswer;
       expect(lines[0]).toMatchObject({ who: 'Ada', numbers: [9], mishap: true });
       expect(lines[0]?.words).toBe('9 broke: broke in the hand or dropped, 10 min');

@@ -9,7 +9,7 @@ import type { Drawings } from '../drawings.ts';
 import { calendarOf } from '../queries/calendar.ts';
 import { besideAnswer } from '../queries/beside.ts';
 import { awayAnswer, hangsAnswer } from '../queries/away.ts';
-import { panelHistory, pieceHistory } from '../queries/history.ts';
+import { panelHistory, pieceAnswer } from '../queries/history.ts';
 import { archivedAnswer, commissionAnswer, jobsAnswer } from '../queries/jobs.ts';
 import { panelAnswer, panelHoursAnswer } from '../queries/panel.ts';
 import { ledgerAnswer, rackAnswer } from '../queries/rack.ts';
@@ -62,8 +62,8 @@ export function queries(desk: Desk, drawings: Drawings, clock: () => number): Ro
     found(res, panelHistory(desk, req.params.id, beforeOf(req)), 'panel'),
   );
   router.get('/panels/:id/hours', (req, res) => found(res, panelHoursAnswer(desk, req.params.id), 'panel'));
-  router.get('/pieces/:panel/:piece/history', (req, res) =>
-    found(res, pieceHistory(desk, `${req.params.panel}/${req.params.piece}`), 'piece'),
+  router.get('/pieces/:panel/:piece', (req, res) =>
+    found(res, pieceAnswer(desk, `${req.params.panel}/${req.params.piece}`), 'piece'),
   );
   router.get('/undo', (req, res) => {
     const asked = undoQuery.safeParse(req.query);

@@ -1,5 +1,5 @@
-import type { HistoryAnswer, LogLine } from '#contract';
-import { happeningWords, isLargeAct, placeOf, type LogEntry, type PieceRowId } from '#core/bench';
+import type { AnswerOf, HistoryAnswer, LogLine } from '#contract';
+import { happeningWords, isLargeAct, placeOf, subjectOf, type LogEntry, type PieceRowId } from '#core/bench';
 import type { Desk } from '../desk.ts';
 import { piecesIn } from '../store/logBook.ts';
 
@@ -13,10 +13,11 @@ export function panelHistory(desk: Desk, panelId: string, before: number | null)
   return { seq: desk.seq, lines: entries.map((entry) => logLine(desk, entry)), next };
 }
 
-/** What happened to one piece, under whatever number, the latest first. */
-export function pieceHistory(desk: Desk, pieceId: string): HistoryAnswer {
+/** What happened to one piece, under whatever number, the latest first; and how many notes are about it. */
+export function pieceAnswer(desk: Desk, pieceId: string): AnswerOf<'piece'> {
   const entries = desk.store.book.ofPiece(pieceId, ENTRIES_A_PAGE);
-  return { seq: desk.seq, lines: entries.map((entry) => logLine(desk, entry)), next: null };
+  const notes = [...desk.state.ask('notesAbout', subjectOf('piece', pieceId))];
+  return { seq: desk.seq, lines: entries.map((entry) => logLine(desk, entry)), notes: notes.length };
 }
 
 function logLine(desk: Desk, entry: LogEntry): LogLine {

@@ -147,6 +147,7 @@ export function Board(props: BoardProps) {
     zoomBy,
     whole,
   });
+  const back = mirrored ? `translate(${2 * x + width} 0) scale(-1 1)` : '';
   const shadow = useMemo(() => paths.cartoon.outlines.length === 1, [paths]);
   return (
     <div className="relative flex min-h-0 min-w-0 flex-1 flex-col">
@@ -209,7 +210,7 @@ export function Board(props: BoardProps) {
                 printing ? undefined : `matrix(${placed.pxPerMm} 0 0 ${placed.pxPerMm} ${placed.x} ${placed.y})`
               }
             >
-              <g transform={mirrored ? `translate(${2 * x + width} 0) scale(-1 1)` : undefined}>
+              <g transform={back}>
                 {!material && shadow && (
                   <rect
                     x={x - pad * 0.28}
@@ -221,8 +222,16 @@ export function Board(props: BoardProps) {
                   />
                 )}
                 {children}
-                <Picked {...{ paths, selected, meant, meantJoints, dark, lasso, pad, crosshair }} />
               </g>
+            </g>
+          </svg>
+          {/* Apart from what is touched, so that a pick paints nothing else anew. */}
+          <svg
+            aria-hidden
+            className="pointer-events-none absolute inset-0 size-full overflow-visible will-change-transform print:hidden"
+          >
+            <g transform={`matrix(${placed.pxPerMm} 0 0 ${placed.pxPerMm} ${placed.x} ${placed.y})${back}`}>
+              <Picked {...{ paths, selected, meant, meantJoints, dark, lasso, pad, crosshair }} />
             </g>
           </svg>
         </div>

@@ -18,10 +18,10 @@ interface PickedProps extends OnPanel {
   readonly pad: number;
 }
 
-/** What is picked, meant by a line being typed, or being drawn round, over the panel. */
+/** What is picked, meant by a line being typed, or being drawn round, over the panel. Inside an svg, in mm. */
 export function Picked({ paths, selected, meant, meantJoints, dark, lasso, crosshair, pad }: PickedProps) {
   return (
-    <g style={{ pointerEvents: 'none' }} fill="none">
+    <g fill="none">
       {[...meant].map((n) => (
         <path
           key={n}

@@ -41,7 +41,7 @@ export function SheetPicture({
   /** Null fills its place. */
   pxPerMm: number | null;
   isNew?: boolean;
-  /** Without words: small, beside what says them. */
+  /** Without words and not taken apart: small, beside what says them. */
   isPlain?: boolean;
 }) {
   const { minX, minY, maxX, maxY } = boxOf(sheet.outline);
@@ -87,6 +87,8 @@ export function SheetPicture({
         />
       ))}
       {offcuts.map((offcut, i) => {
+        // The middle costs more than all the rest of a small picture, and only words need it.
+        if (isPlain) return <path key={i} d={ringPath(offcut.outline)} fill={paint} />;
         const { at, distanceMm } = poleOf([offcut.outline], 0.5);
         const [dx, dy] = asideOf(at);
         const { width: w, height: h } = offcut.largestRectangle;
@@ -96,7 +98,7 @@ export function SheetPicture({
         return (
           <g key={i} transform={`translate(${dx} ${dy})`}>
             <path d={ringPath(offcut.outline)} fill={paint} />
-            {!isPlain && roomMm > letterMm * 0.6 && (
+            {roomMm > letterMm * 0.6 && (
               <Words at={at} sizeMm={Math.min(letterMm, roomMm)}>
                 {words}
               </Words>
@@ -105,22 +107,25 @@ export function SheetPicture({
         );
       })}
       {placed.map((one) => {
+        const glassOf = (
+          <path
+            key={one.pieceId}
+            d={ringPath(one.outline)}
+            fill={paint}
+            stroke="var(--score)"
+            strokeWidth={0.9}
+            strokeLinejoin="round"
+          />
+        );
+        if (isPlain) return glassOf;
         const { at, distanceMm } = poleOf([one.outline], 0.5);
         const [dx, dy] = asideOf(at);
         return (
           <g key={one.pieceId} transform={`translate(${dx} ${dy})`}>
-            <path
-              d={ringPath(one.outline)}
-              fill={paint}
-              stroke="var(--score)"
-              strokeWidth={0.9}
-              strokeLinejoin="round"
-            />
-            {!isPlain && (
-              <Words at={at} sizeMm={Math.min(letterMm, Math.max(5, distanceMm * 1.1))} isBold>
-                {one.pieceId}
-              </Words>
-            )}
+            {glassOf}
+            <Words at={at} sizeMm={Math.min(letterMm, Math.max(5, distanceMm * 1.1))} isBold>
+              {one.pieceId}
+            </Words>
           </g>
         );
       })}

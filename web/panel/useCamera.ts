@@ -22,7 +22,7 @@ export function useCamera(
   area: Area,
   onMove: () => void,
 ) {
-  const size = useSize(board);
+  const size = useSize(board, 'board');
   const [settled, setSettled] = useState<Move>(STILL);
   const made = useRef<Move>(STILL);
   const cover = useRef<HTMLDivElement>(null);

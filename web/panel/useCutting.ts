@@ -6,6 +6,20 @@ export interface Worked<T> {
   readonly isWorking: boolean;
 }
 
+/** The worker that answered last, for the next question: making one costs more than most answers. */
+let idle: Worker | null = null;
+
+function takeWorker(): Worker {
+  const worker = idle ?? new Worker(new URL('../worker/cutting.worker.ts', import.meta.url), { type: 'module' });
+  idle = null;
+  return worker;
+}
+
+function giveBack(worker: Worker): void {
+  if (idle) worker.terminate();
+  else idle = worker;
+}
+
 /**
  * Works something out about a piece in a web worker; the question before ends as soon as another one is asked.
  * @param job null for nothing to ask; a new question is a new object, so keep it with `useMemo`
@@ -14,11 +28,19 @@ export function useCutting<Job extends CuttingJob>(job: Job | null): Worked<Cutt
   const [found, setFound] = useState<{ of: Job; answer: CuttingAnswers[Job['kind']] | null } | null>(null);
   useEffect(() => {
     if (!job) return;
-    const worker = new Worker(new URL('../worker/cutting.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<CuttingAnswers[Job['kind']]>) => setFound({ of: job, answer: data });
-    worker.onerror = () => setFound({ of: job, answer: null });
+    let worker: Worker | null = takeWorker();
+    worker.onmessage = ({ data }: MessageEvent<CuttingAnswers[Job['kind']]>) => {
+      if (worker) giveBack(worker);
+      worker = null;
+      setFound({ of: job, answer: data });
+    };
+    worker.onerror = () => {
+      worker?.terminate();
+      worker = null;
+      setFound({ of: job, answer: null });
+    };
     worker.postMessage(job);
-    return () => worker.terminate();
+    return () => worker?.terminate();
   }, [job]);
   const isFound = job !== null && found !== null && found.of === job;
   return { answer: isFound ? found.answer : null, isWorking: job !== null && !isFound };

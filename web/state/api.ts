@@ -75,7 +75,7 @@ export const api = {
       }).toString()}`,
     ),
   /** @param id of the piece's row: the panel's, a slash and the piece's own */
-  pieceHistory: (id: string) => place<'history'>(`/pieces/${id.split('/').map(at).join('/')}/history`),
+  piece: (id: string) => place<'piece'>(`/pieces/${id.split('/').map(at).join('/')}`),
   rack: () => place<'rack'>('/rack'),
   waits: () => place<'waits'>('/waits'),
   supplies: () => place<'supplies'>('/supplies'),

@@ -88,8 +88,8 @@ describe('what a screen has heard', () => {
       expect(asked(spy)).not.toContainEqual(['panel', 'p']);
       expect(asked(spy)).toContainEqual(['history', 'p']);
       // The history of the piece that was marked, and of no other one.
-      expect(asked(spy)).toContainEqual(['piece-history', 'p/1']);
-      expect(asked(spy)).not.toContainEqual(['piece-history']);
+      expect(asked(spy)).toContainEqual(['piece', 'p/1']);
+      expect(asked(spy)).not.toContainEqual(['piece']);
     });
     it('are not put onto an answer that may lack what came between: then all is fetched', async () => {
       const ears = begun();

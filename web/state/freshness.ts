@@ -36,9 +36,9 @@ const ASKED_AGAIN: Readonly<Record<string, Keys>> = {
   sections: both(each('panel'), each('undo')),
   steps: both(LISTS, each('panel'), each('history'), each('undo')),
   joints: both(LISTS, each('panel'), each('history'), each('undo')),
-  pieces: both(LISTS, each('paper'), each('panel'), each('history'), each('undo'), all('piece-history', 'beside')),
+  pieces: both(LISTS, each('paper'), each('panel'), each('history'), each('undo'), all('piece', 'beside')),
   photos: both(all('rack', 'panel'), undoAt('rack')),
-  notes: both(all('notes'), each('history'), each('undo')),
+  notes: both(all('notes', 'piece'), each('history'), each('undo')),
   choices: both(each('panel'), each('history'), each('undo')),
   mishaps: both(each('panel-hours'), all('reckoning', 'commission')),
   hours: both(
@@ -80,11 +80,14 @@ async function fetchedSince(client: QueryClient, queryKey: QueryKey, seq: number
   if (isOld) await client.invalidateQueries({ queryKey });
 }
 
-/** What is left to ask of a question once rows were told: nothing of their panel, and the history of no other piece. */
-function notTold(key: QueryKey, { panelId, rows }: Told): readonly QueryKey[] {
+/**
+ * What is left to ask of a question once rows were told: nothing of their panel, and the history of no other piece;
+ * notes are not told.
+ */
+function notTold(key: QueryKey, touched: Touched, { panelId, rows }: Told): readonly QueryKey[] {
   const [name, id] = key;
   if (name === 'panel' && id === panelId) return [];
-  if (name === 'piece-history') return rows.pieces?.map((piece) => [name, piece.id]) ?? [];
+  if (name === 'piece' && touched.notes === undefined) return rows.pieces?.map((piece) => [name, piece.id]) ?? [];
   return [key];
 }
 
@@ -110,7 +113,7 @@ export class Heard {
     const keys = askedAgain(touched);
     const isWhole = keys.every(([name, id]) => name !== 'panel' || id !== undefined);
     const taken = told !== undefined && isWhole && this.#takeIn(client, seq, told);
-    const wanted = taken ? keys.flatMap((key) => notTold(key, told)) : keys;
+    const wanted = taken ? keys.flatMap((key) => notTold(key, touched, told)) : keys;
     const fetching = Promise.all(wanted.map((queryKey) => fetchedSince(client, queryKey, seq)));
     this.#seen.set(seq, fetching);
     if (this.#seen.size > REMEMBERED) this.#seen = new Map([...this.#seen].slice(REMEMBERED / 2));

@@ -144,8 +144,9 @@ export const useBeside = (id: string) =>
   useQuery({ queryKey: ['beside', id], queryFn: () => api.beside(id), retry, staleTime: HOLDS_MS });
 export const usePanelHours = (id: string) =>
   useQuery({ queryKey: ['panel-hours', id], queryFn: () => api.panelHours(id), retry, staleTime: HOLDS_MS });
-export const usePieceHistory = (rowId: string) =>
-  useQuery({ queryKey: ['piece-history', rowId], queryFn: () => api.pieceHistory(rowId), retry, staleTime: HOLDS_MS });
+/** What happened to a piece, and how many notes are about it: one asking for each piece that is looked at. */
+export const usePieceStory = (rowId: string) =>
+  useQuery({ queryKey: ['piece', rowId], queryFn: () => api.piece(rowId), retry, staleTime: HOLDS_MS });
 export const useLedger = (stockId: string) =>
   useQuery({ queryKey: ['ledger', stockId], queryFn: () => api.ledger(stockId), retry, staleTime: HOLDS_MS });
 export const useReckoning = (from: number, to: number) =>

@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { BEGINS, stageIndex, stepOf, TAKES_GLASS, wayOf, workCaution } from '#core/bench';
 import { count, showArea, showNumbers } from '#core/units';
-import { NotesFold } from '../../notes/NotesFold.tsx';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SideSheet } from '../../ui/SideSheet.tsx';
@@ -12,7 +11,7 @@ import type { InHandProps } from './inHand.ts';
 import { NothingInHand } from './NothingInHand.tsx';
 import { NotCutHere } from './NotCutHere.tsx';
 import { OnePiece } from './OnePiece.tsx';
-import { PieceHistory } from './PieceHistory.tsx';
+import { PieceStory } from './PieceStory.tsx';
 import { ReturnForm } from './ReturnForm.tsx';
 
 /** What is in hand: one piece in sentences with its history, or several with what can be done to them. */
@@ -88,8 +87,7 @@ export function Inspector({ view, numbers, ask }: InHandProps) {
       )}
       <AlsoGoesThrough panelId={panel.id} route={route} chosen={chosen} />
       {caution && <p className="border-l-4 border-line pl-3 text-[14px] text-mute">{caution}</p>}
-      {chosen.length === 1 && <NotesFold key={first.id} about="piece" id={first.id} of={`piece ${first.number}`} />}
-      {chosen.length === 1 && <PieceHistory piece={first} locale={view.settings.locale} />}
+      {chosen.length === 1 && <PieceStory piece={first} locale={view.settings.locale} />}
     </SideSheet>
   );
 }

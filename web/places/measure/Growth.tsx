@@ -1,8 +1,22 @@
-import { useMemo } from 'react';
 import type { CartoonAnswer } from '#contract';
+import type { Cartoon } from '#core/cartoon';
 import { worstGrowth, type LineAllowance } from '#core/sizing';
 import { showLength, type DisplayUnit } from '#core/units';
 import { panelPaths } from '../../panel/paths.ts';
+
+type Growths = ReturnType<typeof worstGrowth>;
+
+/** Worked out once for a drawing, so that coming back to it costs nothing. */
+const kept = new WeakMap<Cartoon, { readonly key: string; readonly growth: Growths }>();
+
+function growthOf(cartoon: Cartoon, allowance: LineAllowance): Growths {
+  const key = JSON.stringify(allowance);
+  const known = kept.get(cartoon);
+  if (known?.key === key) return known.growth;
+  const growth = worstGrowth(cartoon, allowance);
+  kept.set(cartoon, { key, growth });
+  return growth;
+}
 
 /** How much the panel would grow if glass were cut to the lines themselves, and where it would grow most. */
 export function Growth({
@@ -15,7 +29,7 @@ export function Growth({
   unit: DisplayUnit;
 }) {
   const paths = panelPaths(answer);
-  const { across, down } = useMemo(() => worstGrowth(answer.cartoon, allowance), [answer, allowance]);
+  const { across, down } = growthOf(answer.cartoon, allowance);
   const { x, y, width, height } = paths.box;
   const pad = Math.max(width, height) * 0.04;
   const stroke = Math.max(width, height) / 130;
