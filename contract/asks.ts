@@ -236,6 +236,7 @@ export const ASKS = {
     panelId: id,
     cut: z.strictObject({ name: words(40).min(1), isCut: z.boolean() }).optional(),
     through: z.strictObject({ joint: words(24).min(1), deg: z.number().int().min(0).max(359).nullable() }).optional(),
+    laid: z.array(z.number().int().min(1).max(BOUNDS.number.most)).max(BOUNDS.pieces.most).nullable().optional(),
   }),
   'begin-wait': z.strictObject({
     id,

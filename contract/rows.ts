@@ -238,7 +238,13 @@ export const ROWS = {
     done: z.array(text),
     closedAt: instant.nullable(),
   }),
-  leadMarks: z.strictObject({ ...row, ...ofPanel, cut: z.array(text), through: z.record(text, z.number().int()) }),
+  leadMarks: z.strictObject({
+    ...row,
+    ...ofPanel,
+    cut: z.array(text),
+    through: z.record(text, z.number().int()),
+    laid: z.array(branded<Tables['repairs']['pieceId']>()),
+  }),
   mishaps: z.strictObject({
     ...row,
     ...ofPanel,

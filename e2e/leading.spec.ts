@@ -40,6 +40,48 @@ test.describe('a leaded panel is built step by step', () => {
     await expect.poll(async () => (await cames.allInnerTexts()).join()).not.toBe(first.join());
     await expect(cames).toHaveCount(2);
   });
+
+  test('the order is dragged by keys; what it breaks is told, it outlives a reload, and the best one comes back', async ({
+    page,
+  }) => {
+    await page.goto(`${DEMO}/panels/fanlight/bench`);
+    await page.getByRole('button', { name: 'Leading order' }).click();
+    const sheet = page.getByRole('complementary', { name: 'Leading order' });
+    await sheet.getByRole('button', { name: 'In another order' }).click();
+    const order = sheet.getByRole('list', { name: 'Order of pieces' });
+    const second = await order.getByRole('listitem').nth(1).locator('b').innerText();
+    const grip = order.getByRole('button', { name: new RegExp(`^Move piece ${second},`) });
+    await grip.focus();
+    await page.keyboard.press('Space');
+    for (let i = 0; i < 5; i++) {
+      await page.keyboard.press('ArrowDown');
+      await page.waitForTimeout(150);
+    }
+    await page.keyboard.press('Space');
+    const costs = sheet.getByRole('region', { name: 'What this order costs' });
+    await expect(costs).toContainText('It takes 1 came more than the best order.');
+    // The list stays open, with the piece where it was put.
+    await expect(order.getByRole('button', { name: `Move piece ${second}, 7 of the order` })).toBeVisible();
+    await page.reload();
+    await page.getByRole('button', { name: 'Leading order', exact: true }).click();
+    await expect(costs).toContainText('Laid in the order that was set by hand.');
+    await costs.getByRole('button', { name: 'Lay them in the best order again' }).click();
+    await expect(costs).toHaveCount(0);
+  });
+
+  test('a corner is butted by a tap from its list: one came across it, the other up to it', async ({ page }) => {
+    await page.goto(`${DEMO}/panels/tide-3/bench`);
+    await page.getByRole('button', { name: 'Leading order' }).click();
+    const sheet = page.getByRole('complementary', { name: 'Leading order' });
+    await expect(sheet.getByText(/mitred at 45°/).first()).toBeVisible();
+    await sheet.getByRole('button', { name: 'Next' }).click();
+    await sheet.getByRole('button', { name: 'How cames meet here' }).click();
+    await sheet.getByRole('button', { name: 'Otherwise where 28, 32 meet' }).click();
+    await sheet.getByRole('button', { name: 'Back' }).click();
+    await expect(sheet.getByText(/across the corner, cut square/).first()).toBeVisible();
+    await page.getByRole('button', { name: /^Take back: / }).click();
+    await expect(sheet.getByText(/across the corner/)).toHaveCount(0);
+  });
 });
 
 test('what a panel takes has a step of its own: foil or came, solder by alloy, weight', async ({ page }) => {

@@ -344,6 +344,7 @@ await send('plan-finish', { panelId: 'q', plan: { hold: 'fitted', place: 'door',
 await send('plan-finish', { panelId: 'q', plan: {}, measured: { widthMm: 156.2, heightMm: 156 } });
 await send('mark-lead', { panelId: 'q', cut: { name: '0.0,50.0 150.0,50.0', isCut: true } });
 await send('mark-lead', { panelId: 'q', through: { joint: '50.0,50.0', deg: 90 } });
+await send('mark-lead', { panelId: 'q', laid: [3, 1, 2] });
 await send('begin-wait', { id: 'w1', panelId: 'q', numbers: [1, 2], name: 'glue', minutes: 360 });
 await send('begin-wait', { id: 'w2', panelId: 'q', numbers: [], name: 'sealant', minutes: 1440 });
 await send('end-wait', { id: 'w1' });

@@ -278,6 +278,8 @@ export interface LeadMarks {
   readonly cut: readonly string[];
   /** At a joint, by its place, the direction in which the came that goes through leaves it, whole degrees. */
   readonly through: Readonly<Record<string, number>>;
+  /** Pieces in the order in which somebody wants them laid; none for the best one. */
+  readonly laid: readonly PieceRowId[];
 }
 
 export interface Tables {

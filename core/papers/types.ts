@@ -67,6 +67,8 @@ export interface PaperPanel {
   readonly locale: string;
   /** Where another came goes through than would be chosen; as {@link Through}. */
   readonly through: Through;
+  /** Pieces as they are to be laid, by their numbers; none for the best order. */
+  readonly laid: readonly number[];
   readonly finish: FinishPlan;
   readonly opening: Opening | null;
   /** Of leaded panels. */

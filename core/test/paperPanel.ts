@@ -34,6 +34,7 @@ export function paperPanel(svg: string, technique: 'foil' | 'lead' = 'foil'): Pa
     currency: 'EUR',
     locale: 'en-GB',
     through: {},
+    laid: [],
     finish: USUAL_FINISH,
     opening: null,
     lead: technique === 'lead' ? leadOf(cartoon, allowance) : null,

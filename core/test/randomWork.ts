@@ -164,6 +164,7 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       ...pick([
         { cut: { name: `${below(5)}`, isCut: random() < 0.6 } },
         { through: { joint: `${below(5)}`, deg: maybe(below(360)) } },
+        { laid: maybe(some()) },
       ]),
     }),
     'begin-wait': () => ({

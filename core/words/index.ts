@@ -18,7 +18,7 @@ export { nextStep, nextThing, progressOf, standingWords, tallyOf, waitOf, type N
 export { drawingRefusalWords } from './drawingRefusals.ts';
 export { TECHNIQUE_WORDS } from './terms.ts';
 export { receiptFaultWords } from './receipts.ts';
-export { endsWords, lockedWords, runWords } from './lead.ts';
+export { endsWords, lockedWords, orderBreaksWords, runWords } from './lead.ts';
 export { supplyListFaultWords } from './supplies.ts';
 export { materialsFindingWords } from './materials.ts';
 export { tallyWords } from './tally.ts';

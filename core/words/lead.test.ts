@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { endsWords, lockedWords, runWords } from './index.ts';
+import { endsWords, lockedWords, orderBreaksWords, runWords } from './index.ts';
 
 const end = (kind: 'butt' | 'mitre' | 'over' | 'open' | 'closed', angleDeg: number | null = null) =>
   ({ joint: 1, kind, against: angleDeg === null ? null : 2, angleDeg }) as const;
@@ -20,4 +20,14 @@ it('a locked piece is named with what to leave out', () => {
     /^5 can not be slid in: 3, 4(,| and) 6 reach round it; leave/,
   );
   expect(lockedWords({ pieces: [5], by: [] })).toMatch(/open the border/);
+});
+
+it('what an order breaks is said in plain words, and many cuts are summed up', () => {
+  expect(orderBreaksWords({ cut: [], moreCames: 0, locked: [] })).toEqual([]);
+  const cut = [1, 2, 3, 4, 5, 6].map((joint) => ({ joint, pieces: [joint, joint + 1, 9] }));
+  const said = orderBreaksWords({ cut, moreCames: 2, locked: [{ pieces: [5], by: [2, 4] }] });
+  expect(said[0]).toBe('5 can not be slid in: 2, 4 reach round it; leave one of them out until it is in.');
+  expect(said[1]).toBe('It takes 2 cames more than the best order.');
+  expect(said[2]).toBe('A came that could go through is cut where 1, 2, 9 meet.');
+  expect(said.at(-1)).toBe('So it is at 2 joints more.');
 });

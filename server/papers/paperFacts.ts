@@ -62,6 +62,7 @@ export async function paperFacts(
     due: commission.due === null ? '' : `for ${dayWords(commission.due, locale)}`,
     ...{ technique, widthMm, heightMm, allowance, opening, finish, unit, reading, studies, sheets },
     through: state.get('leadMarks', panelId)?.through ?? {},
+    laid: (state.get('leadMarks', panelId)?.laid ?? []).flatMap((id) => state.get('pieces', id)?.number ?? []),
     currency: settings.currency,
     locale,
     supplies: state.where('supplies', 'away is null order by kind, name, id'),

@@ -111,7 +111,11 @@ function panelOf(facts: PaperFacts, wants: ReturnType<typeof wantsMore> | false)
     materials: wants && wants.materials ? materialsOf(cartoon, materialsWish(allowance, thicknesses)) : null,
     lead:
       wants && wants.lead && plain.technique === 'lead'
-        ? leadOf(cartoon, allowance, { through: plain.through, ...cameStock(plain) })
+        ? leadOf(cartoon, allowance, {
+            through: plain.through,
+            ...(plain.laid.length > 0 && { order: plain.laid }),
+            ...cameStock(plain),
+          })
         : null,
   };
 }

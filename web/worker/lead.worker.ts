@@ -1,5 +1,5 @@
 import type { Cartoon } from '#core/cartoon';
-import type { CutList, LeadPlan } from '#core/leading';
+import { orderBreaks, type CutList, type LeadPlan, type OrderBreaks } from '#core/leading';
 import { leadOf, type LeadAsked } from '#core/papers';
 import type { LineAllowance } from '#core/sizing';
 
@@ -15,9 +15,14 @@ export interface LeadFound {
   readonly key: string;
   readonly plan: LeadPlan;
   readonly cuts: CutList;
+  /** What the wanted order costs beside the best one; null where none is wanted. */
+  readonly breaks: OrderBreaks | null;
 }
 
 onmessage = ({ data: { key, cartoon, asked, allowance } }: MessageEvent<LeadAsk>) => {
-  const found: LeadFound = { key, ...leadOf(cartoon, allowance, asked) };
+  const { plan, cuts } = leadOf(cartoon, allowance, asked);
+  const { order, ...free } = asked;
+  const breaks = order ? orderBreaks(leadOf(cartoon, allowance, free).plan, plan) : null;
+  const found: LeadFound = { key, plan, cuts, breaks };
   postMessage(found);
 };

@@ -286,6 +286,7 @@ export const leadMarks = sqliteTable('lead_marks', {
   panelId: ofPanel(),
   cut: text('cut', { mode: 'json' }).$type<readonly string[]>().notNull(),
   through: text('through', { mode: 'json' }).$type<Readonly<Record<string, number>>>().notNull(),
+  laid: text('laid', { mode: 'json' }).$type<readonly PieceRowId[]>().notNull().default([]),
 });
 
 export const mishaps = sqliteTable(

@@ -46,7 +46,7 @@ export interface WasPutBack {
 
 /** Undo and redo: what an act has changed goes back to what it was, unless somebody has changed it since. */
 export const putBack: Act<PutBack, WasPutBack> = {
-  version: 6,
+  version: 7,
   formerly: [],
   undoIn: 'panel',
   reads: {},
@@ -89,6 +89,7 @@ export const putBack: Act<PutBack, WasPutBack> = {
     3: withLater,
     4: withLater,
     5: withLater,
+    6: withLater,
   },
 };
 
@@ -98,6 +99,7 @@ const LATER_FIELDS: Readonly<Partial<Record<TableName, (id: string) => object>>>
   pieces: () => ({ spot: null }),
   glasses: () => ({ second: null, coat: 'none' }),
   settings: () => ({ ownReasons: [] }),
+  leadMarks: () => ({ laid: [] }),
 };
 
 function withLater(old: WasPutBack): WasPutBack {

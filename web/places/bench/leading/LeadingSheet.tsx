@@ -1,13 +1,14 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { CORNERS, runName, type Corner, type LeadPlan } from '#core/leading';
 import { count, showLength, showNumbers, type DisplayUnit } from '#core/units';
-import { endsWords, lockedWords } from '#core/words';
+import { endsWords, lockedWords, orderBreaksWords } from '#core/words';
 import { Button } from '../../../ui/Button.tsx';
 import { ChoiceField } from '../../../ui/Choice.tsx';
 import { Fold } from '../../../ui/Fold.tsx';
 import { SideSheet } from '../../../ui/SideSheet.tsx';
 import { Slider } from '../../../ui/Slider.tsx';
 import type { LeadFound } from '../../../worker/lead.worker.ts';
+import { LayingOrder } from './LayingOrder.tsx';
 
 const CORNER_WORDS: Readonly<Record<Corner, string>> = {
   'bottom-left': 'bottom left',
@@ -33,6 +34,8 @@ export function LeadingSheet({
   decided,
   cut,
   onCut,
+  isOrdered,
+  onOrder,
   onUndecided,
   unit,
 }: {
@@ -51,6 +54,9 @@ export function LeadingSheet({
   /** Cames that are cut, by their names. */
   cut: ReadonlySet<string>;
   onCut: (name: string, isCut: boolean) => void;
+  /** Somebody wants another order than the best one. */
+  isOrdered: boolean;
+  onOrder: (order: readonly number[] | null) => void;
   onUndecided: () => void;
   unit: DisplayUnit;
 }) {
@@ -114,11 +120,15 @@ export function LeadingSheet({
             said={`Step ${step + 1} of ${last + 1}`}
             onSlide={onStep}
           />
-          {plan.locked.map((one) => (
-            <p key={one.pieces.join()} className="rounded-md border border-risk p-3 text-[15px]">
-              {lockedWords(one)}
-            </p>
-          ))}
+          {isOrdered && known && (
+            <OrderCosts words={known.breaks ? orderBreaksWords(known.breaks) : []} onBest={() => onOrder(null)} />
+          )}
+          {!isOrdered &&
+            plan.locked.map((one) => (
+              <p key={one.pieces.join()} className="rounded-md border border-risk p-3 text-[15px]">
+                {lockedWords(one)}
+              </p>
+            ))}
           <ChoiceField
             label="Built from"
             value={corner}
@@ -129,20 +139,24 @@ export function LeadingSheet({
             {known && <CutBars found={known} unit={unit} now={new Set(now.runs)} cut={cut} onCut={onCut} />}
           </Fold>
           {joints.length > 0 && (
-            <Fold title="Which came goes through">
+            <Fold title="How cames meet here">
               <ul className="grid gap-1 pb-2">
                 {joints.map(({ joint, pieces }) => (
                   <li key={joint}>
                     <Button look="line" className="w-full justify-start!" onClick={() => onJoint(joint)}>
-                      Another one where {showNumbers(pieces)} meet
+                      Otherwise where {showNumbers(pieces)} {pieces.length === 1 ? 'has its corner' : 'meet'}
                     </Button>
                   </li>
                 ))}
               </ul>
             </Fold>
           )}
+          <Fold title="In another order">
+            <LayingOrder plan={plan} step={step} onOrder={onOrder} />
+          </Fold>
           <p className="text-[15px] text-mute">
-            A tap on a joint lets another came go through there; the order and the lengths follow.
+            A tap on a joint lets another came go through there, or a corner be butted instead of mitred; the order and
+            the lengths follow.
             {decided > 0 && (
               <>
                 {' '}
@@ -156,6 +170,27 @@ export function LeadingSheet({
         </>
       )}
     </SideSheet>
+  );
+}
+
+/** What the order that somebody wants breaks. */
+function OrderCosts({ words, onBest }: { words: readonly string[]; onBest: () => void }) {
+  return (
+    <section aria-label="What this order costs" className="grid gap-1.5 rounded-md border border-line p-3 text-[15px]">
+      <b>Laid in the order that was set by hand.</b>
+      {words.length === 0 ? (
+        <p>It takes no more cames than the best one, and everything slides in.</p>
+      ) : (
+        words.map((said) => (
+          <p key={said} className="text-risk">
+            {said}
+          </p>
+        ))
+      )}
+      <button type="button" className="min-h-11 text-left underline" onClick={onBest}>
+        Lay them in the best order again
+      </button>
+    </section>
   );
 }
 

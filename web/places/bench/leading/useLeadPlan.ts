@@ -3,27 +3,32 @@ import { leadFaces, type LeadAsked } from '#core/papers';
 import type { PanelView } from '../../../panel/view.ts';
 import type { LeadAsk, LeadFound } from '../../../worker/lead.worker.ts';
 
-type Answer = { readonly key: string; readonly found: LeadFound | null };
+/** An answer about one drawing. */
+type Answer = { readonly key: string; readonly cartoonId: string | null; readonly found: LeadFound | null };
 
-/** The order of a leaded panel, worked out in a worker; null while it is, `failed` where it can not be. */
+/**
+ * The order of a leaded panel, worked out in a worker; null while it is, `failed` where it can not be. While the same
+ * drawing is worked out anew the order before stays in sight.
+ */
 export function useLeadPlan(view: PanelView, asked: LeadAsked, isWanted: boolean): LeadFound | null | 'failed' {
   const { panel, paths } = view;
   const [answer, setAnswer] = useState<Answer | null>(null);
-  const { allowance } = panel;
+  const { allowance, cartoonId } = panel;
   const wish = JSON.stringify(asked);
   const ask = useMemo((): LeadAsk | null => {
     if (!isWanted || !paths) return null;
-    const key = `${panel.cartoonId} ${wish} ${JSON.stringify(leadFaces(allowance))}`;
+    const key = `${cartoonId} ${wish} ${JSON.stringify(leadFaces(allowance))}`;
     return { key, cartoon: paths.cartoon, asked: JSON.parse(wish) as LeadAsked, allowance };
-  }, [isWanted, paths, panel.cartoonId, wish, allowance]);
+  }, [isWanted, paths, cartoonId, wish, allowance]);
   useEffect(() => {
     if (ask === null) return;
     const worker = new Worker(new URL('../../../worker/lead.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<LeadFound>) => setAnswer({ key: data.key, found: data });
-    worker.onerror = () => setAnswer({ key: ask.key, found: null });
+    worker.onmessage = ({ data }: MessageEvent<LeadFound>) => setAnswer({ key: data.key, cartoonId, found: data });
+    worker.onerror = () => setAnswer({ key: ask.key, cartoonId, found: null });
     worker.postMessage(ask);
     return () => worker.terminate();
-  }, [ask]);
-  if (ask === null || answer?.key !== ask.key) return null;
+  }, [ask, cartoonId]);
+  if (ask === null || answer?.cartoonId !== cartoonId) return null;
+  if (answer.key !== ask.key) return answer.found;
   return answer.found ?? 'failed';
 }

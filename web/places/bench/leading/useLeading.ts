@@ -13,7 +13,7 @@ import { useLeadPlan } from './useLeadPlan.ts';
 
 /** A finger reaches a joint so far away, px. */
 const REACH_PX = 30;
-const NO_MARKS = { cut: [], through: {} } as const;
+const NO_MARKS = { cut: [], through: {}, laid: [] } as const;
 
 /** Stages from which a piece is in the lead. */
 const LEADED: ReadonlySet<string> = new Set(['leaded', 'in-place']);
@@ -30,7 +30,14 @@ export function useLeading(view: PanelView) {
   const marks = plans?.leadMarks ?? NO_MARKS;
   const code = camesOf(panel.allowance).inner?.code ?? '';
   const supply = shelf?.supplies.find((one) => servesFor(one, 'came', code));
-  const asked = { corner, through: marks.through, ...(supply ? { stockMm: supply.packAmount } : {}) };
+  const numberOf = new Map(pieces.map(({ id, number }) => [id, number]));
+  const laid = marks.laid.flatMap((id) => numberOf.get(id) ?? []);
+  const asked = {
+    corner,
+    through: marks.through,
+    ...(laid.length > 0 ? { order: laid } : {}),
+    ...(supply ? { stockMm: supply.packAmount } : {}),
+  };
   const found = useLeadPlan(view, asked, isOn && plans !== undefined && shelf !== undefined);
   const plan: LeadPlan | null = found === null || found === 'failed' ? null : found.plan;
   const stages = new Map(pieces.map((piece) => [piece.number, piece.stage]));
@@ -45,7 +52,7 @@ export function useLeading(view: PanelView) {
   };
   const mark = (ask: Omit<AskOf<'mark-lead'>, 'panelId'>) =>
     void send.command({ kind: 'mark-lead', ask: { panelId: panel.id, ...ask } });
-  /** Lets the next came go through at a joint. */
+  /** Lets cames meet in the next way at a joint. */
   const turnJoint = (joint: number) => {
     if (plan === null) return;
     const ways = waysThrough(plan, joint);
@@ -53,7 +60,7 @@ export function useLeading(view: PanelView) {
     const next = nth(ways, (now + 1) % ways.length);
     mark({ through: { joint: jointName(nth(plan.joints, joint).at), deg: next.deg } });
   };
-  /** A tap near a joint lets the next came go through there. */
+  /** A tap near a joint lets cames meet in the next way there. */
   const tapJoint = ([x, y]: Point, mmPerPx: number) => {
     if (plan === null) return;
     const near = plan.joints
@@ -61,7 +68,7 @@ export function useLeading(view: PanelView) {
       .filter(({ mm }) => mm <= REACH_PX * mmPerPx)
       .sort((a, b) => a.mm - b.mm)[0];
     if (!near) return;
-    if (waysThrough(plan, near.joint).length < 2) toast('Here one came alone can go through.');
+    if (waysThrough(plan, near.joint).length < 2) toast('Here there is one way alone for cames to meet.');
     else turnJoint(near.joint);
   };
   return {
@@ -85,6 +92,8 @@ export function useLeading(view: PanelView) {
       decided: Object.keys(marks.through).length,
       cut: new Set(marks.cut),
       onCut: (name: string, isCut: boolean) => mark({ cut: { name, isCut } }),
+      isOrdered: laid.length > 0,
+      onOrder: (order: readonly number[] | null) => mark({ laid: order }),
       onUndecided: () => {
         for (const joint of Object.keys(marks.through)) mark({ through: { joint, deg: null } });
       },

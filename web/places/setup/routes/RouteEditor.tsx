@@ -1,19 +1,5 @@
-import {
-  closestCenter,
-  DndContext,
-  KeyboardSensor,
-  MouseSensor,
-  TouchSensor,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-} from '@dnd-kit/core';
-import {
-  arrayMove,
-  SortableContext,
-  sortableKeyboardCoordinates,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable';
+import { closestCenter, DndContext, type DragEndEvent } from '@dnd-kit/core';
+import { arrayMove, SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import type { StudioAnswer } from '#contract';
@@ -23,11 +9,9 @@ import { useSend } from '../../../state/send.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { TextField } from '../../../ui/Field.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
+import { useDragSensors } from '../../../ui/useDragSensors.ts';
 import { StepForm } from './StepForm.tsx';
 import { StepLine } from './StepLine.tsx';
-
-const RESTS = { delay: 180, tolerance: 8 };
-const STARTS = { distance: 6 };
 
 /** Nelvik itself acts at these: they stay, and stay where they are. */
 export const isFixed = ({ deed }: StepDefinition): boolean =>
@@ -49,11 +33,7 @@ export function RouteEditor({
   const [name, setName] = useState(isNew ? `${from.name}, our own` : from.name);
   const [steps, setSteps] = useState<readonly StepDefinition[]>(() => stepsOf(studio, from.id));
   const [editing, setEditing] = useState<string | null>(null);
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: STARTS }),
-    useSensor(TouchSensor, { activationConstraint: RESTS }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
+  const sensors = useDragSensors();
   const [problem] = name.trim() === '' ? ['it has no name'] : checkRoute(steps);
   const wordOf = (code: string) => steps.find((step) => step.code === code)?.word ?? code;
   const drop = ({ active, over }: DragEndEvent) => {

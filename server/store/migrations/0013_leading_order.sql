@@ -1,0 +1,1 @@
+ALTER TABLE `lead_marks` ADD `laid` text DEFAULT '[]' NOT NULL;
