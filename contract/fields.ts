@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { BREAK_REASON_CODES } from '#core/bench';
+import { PROFILE_CODE } from '#core/sizing';
 import { BOUNDS, isLimit, LIMIT_NAMES, type Bounds, type LimitName } from '#core/limits';
 
 /** A measure as large as may be entered. */
@@ -76,10 +77,7 @@ export const allowance = z.strictObject({
   faceMm: within(BOUNDS.faceMm),
   clearanceMm: within(BOUNDS.playMm),
   outline: z.enum(['glass-edge', 'came-outside']),
-  border: z
-    .string()
-    .regex(/^[huf]\d+(\.\d+)?$/i, 'is no profile')
-    .optional(),
+  border: z.string().regex(PROFILE_CODE, 'is no profile').optional(),
 });
 
 export const opening = z.strictObject({

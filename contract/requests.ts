@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Command } from '#core/bench';
 import { BOUNDS } from '#core/limits';
+import { PROFILE_CODE } from '#core/sizing';
 import { ASKS, DOOR_KINDS, savePanel } from './asks.ts';
 import { allowance, id, lengthMm, point, words } from './fields.ts';
 
@@ -81,10 +82,7 @@ export const editSchema = z.strictObject({
     z.strictObject({
       kind: z.literal('profile'),
       lines: lineNumbers,
-      profile: z
-        .string()
-        .regex(/^[huf]\d+(\.\d+)?$/i, 'is no profile')
-        .nullable(),
+      profile: z.string().regex(PROFILE_CODE, 'is no profile').nullable(),
     }),
     z.strictObject({ kind: z.literal('renumber'), order: z.enum(['rows', 'outwards', 'sections']) }),
     z.strictObject({

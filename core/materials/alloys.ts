@@ -2,6 +2,9 @@
 export const TIN_G_PER_CM3 = 7.287;
 export const LEAD_G_PER_CM3 = 11.34;
 export const COPPER_G_PER_CM3 = 8.96;
+/** Zinc as pure; brass of 63 parts of copper to 37 of zinc, as it is drawn (both from memory of handbook tables). */
+export const ZINC_G_PER_CM3 = 7.14;
+export const BRASS_G_PER_CM3 = 8.44;
 
 export interface Alloy {
   readonly code: string;

@@ -1,12 +1,6 @@
 export { alloyNamed, ALLOYS, mixedDensity, type Alloy } from './alloys.ts';
+export { cameSection, type Came, type CameSection } from './cameSection.ts';
 export { foilFor, type FoilChoice } from './foil.ts';
 export { wantedSupplies, type WantedSupply } from './wanted.ts';
 export { JOINT_G, seamSection, segmentArea } from './solder.ts';
-export {
-  CAME_LENGTH_MM,
-  materialsOf,
-  type Came,
-  type Materials,
-  type MaterialsFinding,
-  type MaterialsWish,
-} from './materials.ts';
+export { CAME_LENGTH_MM, materialsOf, type Materials, type MaterialsFinding, type MaterialsWish } from './materials.ts';

@@ -2,7 +2,16 @@ import { describe, expect, it } from 'vitest';
 import { readCartoon } from '../cartoon/index.ts';
 import { nth } from '../units/index.ts';
 import { cells, courses, grid, PINWHEEL } from '../test/leadDrawings.ts';
-import { alloyNamed, ALLOYS, foilFor, materialsOf, seamSection, segmentArea, type MaterialsWish } from './index.ts';
+import {
+  alloyNamed,
+  ALLOYS,
+  cameSection,
+  foilFor,
+  materialsOf,
+  seamSection,
+  segmentArea,
+  type MaterialsWish,
+} from './index.ts';
 
 const WISH: MaterialsWish = {
   technique: 'foil',
@@ -140,5 +149,42 @@ describe('what a panel takes', () => {
     expect(of(PINWHEEL, { thicknessMm: 10.6 }).materials.findings[0]?.code).toBe('foil-too-narrow');
     expect(of(cells(9, 1), { spreadDeg: 20 }).materials.findings.map((one) => one.code)).toEqual(['flat-spread']);
     expect(of(grid(14, 15, 60), LEAD).materials.findings.map((one) => one.code)).toEqual(['heavy']);
+  });
+});
+
+describe('cames by their own measures', () => {
+  const section = (metal: 'lead' | 'zinc' | 'brass' | 'copper', isRound = false) =>
+    cameSection({ code: 'x', faceMm: 10, heartMm: 2, metal, isRound }, 3);
+
+  it('a flat one of lead: two leaves of 1 mm and the heart between, by hand', () => {
+    // 2 × 10 × 1 and 2 × (3 + 1.2) are 28.4 mm²; at 11.34 g/cm³ a metre weighs 322 g.
+    expect(section('lead').areaMm2).toBeCloseTo(28.4, 9);
+    expect(section('lead').gPerM).toBeCloseTo(322.06, 1);
+  });
+  it.each([
+    ['zinc', 7.14, 0.7],
+    ['brass', 8.44, 0.6],
+    ['copper', 8.96, 0.6],
+  ] as const)('of %s: thinner leaves, and its own density (CRC handbook, from memory)', (metal, density, leafMm) => {
+    expect(section(metal).leafMm).toBe(leafMm);
+    expect(section(metal).gPerM).toBeCloseTo((2 * 10 * leafMm + 2 * 4.2) * density, 9);
+    expect(section(metal).gPerM).toBeLessThan(section('lead').gPerM);
+  });
+  it('a domed leaf is half an ellipse: as much as many thin strips of it add up to', () => {
+    const { leafMm, areaMm2 } = section('lead', true);
+    const strips = 20_000;
+    const half = Array.from({ length: strips }, (_, i) => (i + 0.5) / strips).reduce(
+      (sum, at) => sum + (leafMm * Math.sqrt(1 - (2 * at - 1) ** 2) * 10) / strips,
+      0,
+    );
+    expect(areaMm2).toBeCloseTo(2 * half + 2 * 4.2, 4);
+  });
+  it('a panel with a border of zinc weighs less than with the same one of lead, by just that', () => {
+    const border = { code: 'u10', faceMm: 10, heartMm: 2 };
+    const came = (metal: 'lead' | 'zinc') =>
+      of(grid(2, 1, 100), { ...LEAD, border: { ...border, metal } }).materials.weightG.came;
+    const lessPerM = section('lead').gPerM - section('zinc').gPerM;
+    // Round 200 × 100 mm.
+    expect(came('lead') - came('zinc')).toBeCloseTo(0.6 * lessPerM, 6);
   });
 });

@@ -1,16 +1,10 @@
 import type { Cartoon } from '../cartoon/index.ts';
 import { cutList, straightRuns, type LeadRun } from '../leading/index.ts';
 import { GLASS_G_PER_CM3 } from '../stock/index.ts';
-import { COPPER_G_PER_CM3, LEAD_G_PER_CM3, type Alloy } from './alloys.ts';
+import { COPPER_G_PER_CM3, type Alloy } from './alloys.ts';
+import { cameSection, type Came } from './cameSection.ts';
 import { foilFor, foilForAll, foilRound, LEAST_OVERLAP_MM } from './foil.ts';
 import { JOINT_G, seamSection } from './solder.ts';
-
-/** A came by its code and its measures, mm. */
-export interface Came {
-  readonly code: string;
-  readonly faceMm: number;
-  readonly heartMm: number;
-}
 
 export interface MaterialsWish {
   readonly technique: 'foil' | 'lead';
@@ -65,9 +59,6 @@ export const CAME_LENGTH_MM = 1830;
 const LOST_MM = 25;
 /** Copper foil without its glue, mm. From memory. */
 const FOIL_MM = 0.03;
-/** A flange of lead came, and how much wider its channel is than the glass, mm. From memory. */
-const FLANGE_MM = 1;
-const CHANNEL_PLAY_MM = 1.2;
 /** Standard gravity, m/s² (CGPM 1901). */
 const GRAVITY = 9.80665;
 /** A panel of this weight wants more than rings, g; a spread flatter than this pulls hard. From memory. */
@@ -94,7 +85,7 @@ export function materialsOf(cartoon: Pick<Cartoon, 'map' | 'pieces'>, wish: Mate
   const grams = {
     glass: (sum(cartoon.pieces.map((piece) => piece.areaMm2)) * thicknessMm * GLASS_G_PER_CM3) / 1000,
     foil: foil === null ? 0 : (foil.lengthMm * foil.widthMm * FOIL_MM * COPPER_G_PER_CM3) / 1000,
-    came: sum(came.map((one) => (one.lengthMm * one.sectionMm2 * LEAD_G_PER_CM3) / 1000)),
+    came: sum(came.map((one) => (one.lengthMm * one.gPerM) / 1000)),
     solder: (solderMm3 * alloy.gPerCm3) / 1000,
   };
   const total = grams.glass + grams.foil + grams.came + grams.solder;
@@ -134,8 +125,8 @@ function cameOf(runs: readonly LeadRun[], { came, border, thicknessMm }: Materia
     const parts = own.map(({ lengthMm }) => ({ lengthMm, isBorder: false }));
     const { lengths } = cutList(parts, { stockMm: CAME_LENGTH_MM - LOST_MM, kerfMm: 0 });
     const lengthMm = own.reduce((sum, run) => sum + run.lengthMm, 0);
-    const sectionMm2 = 2 * profile.faceMm * FLANGE_MM + profile.heartMm * (thicknessMm + CHANNEL_PLAY_MM);
-    return { profile: profile.code, lengthMm, bought: lengths.length, sectionMm2 };
+    const { gPerM } = cameSection(profile, thicknessMm);
+    return { profile: profile.code, lengthMm, bought: lengths.length, gPerM };
   });
 }
 

@@ -8,6 +8,23 @@ import { MARGIN_MM, type PaperSize } from './sizes.ts';
 import type { PaperGlass, PaperPanel } from './types.ts';
 
 const CODE_MM = 32;
+/** A clock's code, small enough for two beside each other, large enough for a scanner at arm's length. */
+const CLOCK_MM = 14;
+/** From one clock's code to the one below, with the word between. */
+const CLOCK_PITCH_MM = 21;
+/** Beside the picture there is room for so many. */
+const MOST_CLOCKS = 8;
+
+/** The codes that start and stop the clock, two in a row under the code of the panel. */
+function clockCodes(panel: PaperPanel, [x, y]: readonly [number, number]): Mark[] {
+  return panel.clocks.slice(0, MOST_CLOCKS).flatMap(({ word, code }, i): Mark[] => {
+    const at = [x + (i % 2) * (CODE_MM - CLOCK_MM), y + Math.floor(i / 2) * CLOCK_PITCH_MM] as const;
+    return [
+      { kind: 'code', at: [at[0], at[1]], sizeMm: CLOCK_MM, text: code },
+      text([at[0], at[1] + CLOCK_MM + 3.4], word, 3),
+    ];
+  });
+}
 
 /** One page for the bench: the panel small in its glass, a code that opens it, and each glass with its pieces. */
 export function benchCard(panel: PaperPanel, paper: PaperSize, heading: Heading): Page[] {
@@ -43,6 +60,7 @@ export function benchCard(panel: PaperPanel, paper: PaperSize, heading: Heading)
         text([codeAt[0], codeAt[1] + CODE_MM + 6 + (i * 2 + k) * 5], part, 3.6),
       ),
     ),
+    ...clockCodes(panel, [codeAt[0], codeAt[1] + CODE_MM + 26]),
   ];
   return pages.map((marks, i) => ({
     name: i === 0 ? 'Bench card' : `Bench card ${i + 1}`,

@@ -221,6 +221,20 @@ describe('the other papers', () => {
     expect(row?.[2]).toBe('1 g');
     expect(row?.[3]).toMatch(/^\d+ × 5 g$/);
   });
+  it('the bench card has a code for each clock, apart from each other and inside the page, with its word below', () => {
+    const [page] = paperPages('bench', leaded, PLAIN);
+    const codes = (page?.marks ?? []).flatMap((mark) => (mark.kind === 'code' ? [mark] : []));
+    expect(codes.map((mark) => mark.text)).toEqual([leaded.code, ...leaded.clocks.map(({ code }) => code)]);
+    codes.forEach(({ at: [x, y], sizeMm }, i) => {
+      expect(x + sizeMm).toBeLessThan(page?.widthMm ?? 0);
+      // A scanner needs white between two codes: 3 mm at the least.
+      for (const other of codes.slice(i + 1)) {
+        const apart = Math.max(other.at[0] - x - sizeMm, x - other.at[0] - other.sizeMm, other.at[1] - y - sizeMm);
+        expect(apart).toBeGreaterThanOrEqual(3);
+      }
+    });
+    for (const { word } of leaded.clocks) expect(wordsOf(page?.marks ?? [])).toContain(word);
+  });
   it('a label for every tray, sheet and piece', () => {
     const trays = { ...leaded, pieces: leaded.pieces.map((piece, i) => ({ ...piece, section: i < 3 ? 'B' : null })) };
     const said = wordsOf(paperPages('labels', trays, PLAIN).flatMap(({ marks }) => marks));

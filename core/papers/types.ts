@@ -75,4 +75,6 @@ export interface PaperPanel {
   readonly lead: { readonly plan: LeadPlan; readonly cuts: CutList } | null;
   /** What a scanner is to read from its bench card. */
   readonly code: string;
+  /** Codes that start a clock on it, or stop one, and what each is for. */
+  readonly clocks: readonly { readonly word: string; readonly code: string }[];
 }

@@ -56,7 +56,7 @@ export function camesOf(allowance: LineAllowance): { readonly inner: Came | null
   const heartMm = allowance.heartMm || HEART_MM;
   const cameOf = (code: string): Came | null => {
     const profile = readProfile(code);
-    return profile === null || profile.kind === 'foil' ? null : { code, faceMm: profile.faceMm, heartMm };
+    return profile === null || profile.kind === 'foil' ? null : { ...profile, code, heartMm };
   };
   const inner = allowance.technique === 'lead' ? cameOf(`h${allowance.faceMm}`) : null;
   return { inner, border: allowance.border === undefined ? inner : cameOf(allowance.border) };

@@ -32,5 +32,18 @@ export {
 export { cameBands, type CameBand } from './cames.ts';
 export { misfitOf, type Misfit } from './fitting.ts';
 export { worstGrowth, type Scan } from './growth.ts';
-export { innerKeeps, readProfile, rimKeeps, rimOf, USUAL_PROFILES, type Keeps, type Profile } from './profiles.ts';
+export {
+  CAME_METALS,
+  innerKeeps,
+  PROFILE_CODE,
+  readProfile,
+  rimKeeps,
+  rimOf,
+  USUAL_METAL_BORDERS,
+  USUAL_PROFILES,
+  type CameMetal,
+  type CameProfile,
+  type Keeps,
+  type Profile,
+} from './profiles.ts';
 export { sightLine } from './sightLine.ts';

@@ -1,31 +1,39 @@
-import { nth } from '../units/index.ts';
 import { BOUNDS, DEFAULT_LIMITS } from '../limits/index.ts';
 import type { LineAllowance } from './allowance.ts';
 
 /**
  * What one line takes up when it differs from its panel's own. Codes are written as a studio says them:
- * `h8` an H came of 8 mm face, `u6` a U came of 6 mm face round the rim, `f1.2` foil with a gap of 1.2 mm.
+ * `h8` an H came of 8 mm face, `u6` a U came of 6 mm face round the rim, `u10 zinc` one of zinc, `h6 round` one whose
+ * face is domed, `f1.2` foil with a gap of 1.2 mm.
  */
-export type Profile =
-  | { readonly kind: 'H'; readonly faceMm: number }
-  | { readonly kind: 'U'; readonly faceMm: number }
-  | { readonly kind: 'foil'; readonly gapMm: number };
+export type Profile = CameProfile | { readonly kind: 'foil'; readonly gapMm: number };
 
-const CODE = /^([huf])(\d+(?:\.\d+)?)$/i;
+export const CAME_METALS = ['lead', 'zinc', 'brass', 'copper'] as const;
+export type CameMetal = (typeof CAME_METALS)[number];
+
+export interface CameProfile {
+  readonly kind: 'H' | 'U';
+  readonly faceMm: number;
+  readonly metal: CameMetal;
+  /** Its face is domed, not flat. */
+  readonly isRound: boolean;
+}
+
+/** How a profile is written. */
+export const PROFILE_CODE =
+  /^(?:f\d+(?:\.\d+)?|[hu]\d+(?:\.\d+)?(?: (?:lead|zinc|brass|copper))?(?: (?:flat|round))?)$/i;
+const PARTS = /^([huf])(\d+(?:\.\d+)?)(?: (lead|zinc|brass|copper))?(?: (flat|round))?$/;
 
 /** The profile that a code names, or null when it names none. */
 export function readProfile(code: string): Profile | null {
-  const found = CODE.exec(code.trim());
-  if (!found) return null;
+  const plain = code.trim().replace(/\s+/g, ' ').toLowerCase();
+  const found = PARTS.exec(plain);
+  if (!found || !PROFILE_CODE.test(plain)) return null;
   const mm = Number(found[2]);
-  switch (nth(found, 1).toLowerCase()) {
-    case 'h':
-      return mm >= 2 && mm <= BOUNDS.faceMm.most ? { kind: 'H', faceMm: mm } : null;
-    case 'u':
-      return mm >= 2 && mm <= BOUNDS.faceMm.most ? { kind: 'U', faceMm: mm } : null;
-    default:
-      return mm <= BOUNDS.gapMm.most ? { kind: 'foil', gapMm: mm } : null;
-  }
+  if (found[1] === 'f') return mm <= BOUNDS.gapMm.most ? { kind: 'foil', gapMm: mm } : null;
+  if (mm < 2 || mm > BOUNDS.faceMm.most) return null;
+  const metal = CAME_METALS.find((one) => one === found[3]) ?? 'lead';
+  return { kind: found[1] === 'h' ? 'H' : 'U', faceMm: mm, metal, isRound: found[4] === 'round' };
 }
 
 /** How far two edges keep off a line: that of the glass as cut, and that of the light. Millimetres. */
@@ -96,3 +104,13 @@ export const USUAL_PROFILES: Readonly<Record<LineAllowance['technique'], readonl
   lead: ['h4', 'h5', 'h6', 'h8', 'h10', 'h12', 'u6', 'u8'],
   foil: ['f0.4', 'f0.8', 'f1.2', 'f1.6', 'h6', 'u6'],
 };
+
+/** Borders of a stiffer metal, and domed ones, that studios keep (from memory). */
+export const USUAL_METAL_BORDERS: readonly string[] = [
+  'u6 zinc',
+  'u10 zinc',
+  'h10 zinc',
+  'u6 brass',
+  'u6 copper',
+  'h10 round',
+];

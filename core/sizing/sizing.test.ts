@@ -137,8 +137,14 @@ describe('what is hard to cut', () => {
 
 describe('profiles of single lines', () => {
   it.each([
-    ['h8', { kind: 'H', faceMm: 8 }],
-    ['U6', { kind: 'U', faceMm: 6 }],
+    ['h8', { kind: 'H', faceMm: 8, metal: 'lead', isRound: false }],
+    ['U6', { kind: 'U', faceMm: 6, metal: 'lead', isRound: false }],
+    ['u10 zinc', { kind: 'U', faceMm: 10, metal: 'zinc', isRound: false }],
+    [' H6.5  Brass Round ', { kind: 'H', faceMm: 6.5, metal: 'brass', isRound: true }],
+    ['h10 round', { kind: 'H', faceMm: 10, metal: 'lead', isRound: true }],
+    ['h6 round zinc', null],
+    ['u6 tin', null],
+    ['f1.2 zinc', null],
     ['f1.2', { kind: 'foil', gapMm: 1.2 }],
     ['h99', null],
     ['x3', null],

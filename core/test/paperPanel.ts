@@ -39,5 +39,9 @@ export function paperPanel(svg: string, technique: 'foil' | 'lead' = 'foil'): Pa
     opening: null,
     lead: technique === 'lead' ? leadOf(cartoon, allowance) : null,
     code: 'http://localhost/panels/p/bench',
+    clocks: ['cutting', 'grinding', 'stop'].map((word) => ({
+      word,
+      code: `http://localhost/panels/p/bench?clock=${word}`,
+    })),
   };
 }

@@ -16,7 +16,7 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
   'core/stock': core('units', 'limits', 'geometry'),
   'core/glass': core('units', 'geometry', 'colour', 'stock'),
   'core/layout': core('units', 'limits', 'geometry', 'stock'),
-  'core/materials': core('units', 'cartoon', 'leading', 'stock'),
+  'core/materials': core('units', 'cartoon', 'sizing', 'leading', 'stock'),
   'core/finish': core('units', 'limits', 'geometry', 'cartoon', 'sizing', 'leading', 'materials', 'stock'),
   'core/papers': core('units', 'geometry', 'cartoon', 'sizing', 'leading', 'materials', 'finish', 'stock', 'words'),
   'core/bench': core('units', 'limits', 'geometry', 'cartoon', 'sizing', 'stock', 'layout', 'finish'),

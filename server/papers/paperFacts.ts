@@ -1,4 +1,4 @@
-import { BEGINS, settingsOf, type PieceRow, type StockRow } from '#core/bench';
+import { BEGINS, routeOf, settingsOf, workWord, type PieceRow, type Route, type StockRow } from '#core/bench';
 import { USUAL_FINISH } from '#core/finish';
 import { isHex, type NeedLine, type PaperGlass } from '#core/papers';
 import { isRough, shapeLeft, type Glass } from '#core/stock';
@@ -22,6 +22,7 @@ export async function paperFacts(
   const reading = store.drawings.packed(panel.cartoonId);
   const own = await drawings.study(panel.cartoonId, 'packed');
   if (reading === null || own === null) return null;
+  const code = `${base}/panels/${encodeURIComponent(panelId)}/bench`;
   const settings = settingsOf(state);
   const { unit, locale } = settings;
   const pieces = state.where('pieces', 'panel_id = ? and drawn = 1 order by number', panelId);
@@ -73,7 +74,8 @@ export async function paperFacts(
     needs: [...glasses.values()]
       .sort((a, b) => a.code.localeCompare(b.code, 'en', { numeric: true }))
       .map((glass) => needOf(desk, glass, pieces, settings)),
-    code: `${base}/panels/${encodeURIComponent(panelId)}/bench`,
+    code,
+    clocks: clocksOf(routeOf(state, panel), code),
   };
 }
 
@@ -85,6 +87,15 @@ const dayWords = (day: string, locale: string): string =>
 function laidOut({ state }: Desk, pieces: readonly PieceRow[]): StockRow[] {
   const ids = new Set(pieces.flatMap(({ stage, spot }) => (stage === BEGINS && spot !== null ? spot.stockId : [])));
   return [...ids].sort().flatMap((id) => state.get('stock', id) ?? []);
+}
+
+/** The kinds of work of a way of working, each with the address that starts its clock; and the one that stops it. */
+function clocksOf({ pieceSteps, panelSteps }: Route, code: string): PaperFacts['clocks'] {
+  const works = [...new Set([...pieceSteps, ...panelSteps].map(({ work }) => work))].filter((work) => work !== 'other' && work !== 'design');
+  return [
+    ...works.map((work) => ({ word: workWord(work), code: `${code}?clock=${work}` })),
+    { word: 'Stop the clock', code: `${code}?clock=stop` },
+  ];
 }
 
 const paperGlass = ({ code, name, colour, texture, thicknessMm, flow }: Glass): PaperGlass => ({

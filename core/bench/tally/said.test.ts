@@ -128,6 +128,8 @@ const SAID: readonly (readonly [string, string])[] = [
   ['12 cut http://studio.local/rack?item=B7-3', 'cut 12 from B7-3'],
   ['12 recut http://studio.local/rack?find=x&item=T4', 'recut 12 () from T4'],
   ['sky cut https://10.0.0.4:4400/rack?item=A%201', 'cut “sky” from A 1'],
+  ['http://studio.local/panels/p/bench?clock=grinding', 'clock grinding'],
+  ['http://studio.local/panels/p/bench?clock=stop', 'clock stop'],
   ['12 ground', 'ground 12'],
   ['12-18 ground', 'ground 12-18'],
   ['12 to 18 ground', 'ground 12-18'],

@@ -39,16 +39,21 @@ const NUMBER = /^\d{1,5}$/;
 const DASH = /[–—−]/g;
 /** A scanned sticker of a sheet is the address of its card. */
 const SCANNED = /^\S*[?&]item=([^&\s]+)\S*$/;
+/** … and a code of the bench card the address at which a clock is started, or stopped. */
+const SCANNED_CLOCK = /^\S*[?&]clock=([^&\s]+)\S*$/;
 
 /** The words of a line with their places; ranges are one word however they were spaced or said. */
 export function wordsOf(line: string): Word[] {
   const found: Word[] = [];
   for (const match of line.matchAll(/(?:[^\s,;&+]|&(?=[a-z]+=))+/g)) {
     const raw = match[0].replace(DASH, '-');
-    const scanned = SCANNED.exec(raw);
+    const sheet = SCANNED.exec(raw)?.[1];
+    const clock = SCANNED_CLOCK.exec(raw)?.[1];
+    const scanned = sheet ?? clock;
     const at = [match.index, match.index + match[0].length] as const;
-    const said = scanned?.[1] === undefined ? spoken(raw) : decoded(scanned[1]);
-    if (scanned && found.at(-1)?.text !== 'from') found.push({ text: 'from', raw: 'from', at });
+    const said = scanned === undefined ? spoken(raw) : decoded(scanned);
+    const before = sheet === undefined ? 'clock' : 'from';
+    if (scanned !== undefined && found.at(-1)?.text !== before) found.push({ text: before, raw: before, at });
     const number = NUMBER_WORDS[said.toLowerCase()];
     const text = number === undefined || !Object.hasOwn(NUMBER_WORDS, said.toLowerCase()) ? said : String(number);
     found.push({ text: text.toLowerCase(), raw: number === undefined ? said : text, at });

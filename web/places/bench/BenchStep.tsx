@@ -21,6 +21,7 @@ import { Inspector } from './Inspector.tsx';
 import { LeadingLayer } from './leading/LeadingLayer.tsx';
 import { LeadingSheet } from './leading/LeadingSheet.tsx';
 import { useLeading } from './leading/useLeading.ts';
+import { useClockCode } from './useClockCode.ts';
 import { NoDrawing } from './NoDrawing.tsx';
 import { PieceTable } from './PieceTable.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
@@ -48,6 +49,7 @@ export function BenchStep() {
   const selected = panelId === panel.id ? numbers : NONE;
   const leading = useLeading(view);
   const tally = useTally(view);
+  useClockCode(panel.id);
   const solder = useSolder(view);
   const tapJoint = (at: Point, mmPerPx: number) => {
     const { side } = solder;

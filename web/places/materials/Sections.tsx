@@ -1,4 +1,4 @@
-import type { Came } from '#core/materials';
+import { cameSection, type Came } from '#core/materials';
 
 /** The edge of a piece and the section of a came are drawn so much larger than they are, px a mm. */
 const SCALE = 14;
@@ -28,23 +28,45 @@ export function EdgeOfGlass({ thicknessMm, overlapMm }: { thicknessMm: number; o
   );
 }
 
-/** A came in section, to scale: its flanges and its heart. */
-export function CameSection({ came: { code, faceMm, heartMm }, thicknessMm }: { came: Came; thicknessMm: number }) {
-  const flange = 0.8;
-  const channel = thicknessMm + 1;
+/** Each metal as it looks where it is cut. */
+const METAL_FILL = {
+  lead: 'var(--came)',
+  zinc: 'var(--zinc)',
+  brass: 'var(--brass)',
+  copper: 'var(--copper)',
+} as const;
+
+/** A came in section, to scale: its leaves, flat or domed, and its heart or base. */
+export function CameSection({ came, thicknessMm }: { came: Came; thicknessMm: number }) {
+  const { code, faceMm, heartMm, metal = 'lead', isRound = false } = came;
+  const { leafMm, channelMm } = cameSection(came, thicknessMm);
   const isU = code.toLowerCase().startsWith('u');
+  const high = channelMm + 2 * leafMm;
+  const dome = (edge: number, side: 0 | 1) => `M0 ${edge}A${faceMm / 2} ${leafMm} 0 0 ${side} ${faceMm} ${edge}Z`;
   return (
     <svg
       role="img"
       aria-label={`${code} in section: face ${faceMm} mm, heart ${heartMm} mm`}
       width={(faceMm + 1) * SCALE}
-      height={(channel + 2 * flange + 1) * SCALE}
-      viewBox={`-0.5 -0.5 ${faceMm + 1} ${channel + 2 * flange + 1}`}
-      fill="var(--came)"
+      height={(high + 1) * SCALE}
+      viewBox={`-0.5 -0.5 ${faceMm + 1} ${high + 1}`}
+      fill={METAL_FILL[metal]}
     >
-      <rect width={faceMm} height={flange} rx={0.3} />
-      <rect y={channel + flange} width={faceMm} height={flange} rx={0.3} />
-      <rect x={isU ? 0 : (faceMm - heartMm) / 2} width={heartMm} height={channel + 2 * flange} rx={0.2} />
+      {isRound ? (
+        <path d={dome(leafMm, 1) + dome(leafMm + channelMm, 0)} />
+      ) : (
+        <>
+          <rect width={faceMm} height={leafMm} rx={0.3} />
+          <rect y={channelMm + leafMm} width={faceMm} height={leafMm} rx={0.3} />
+        </>
+      )}
+      <rect
+        x={isU ? 0 : (faceMm - heartMm) / 2}
+        y={isRound ? leafMm : 0}
+        width={heartMm}
+        height={isRound ? channelMm : high}
+        rx={isRound ? 0 : 0.2}
+      />
     </svg>
   );
 }

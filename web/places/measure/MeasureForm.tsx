@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { USUAL_PROFILES } from '#core/sizing';
+import { USUAL_METAL_BORDERS, USUAL_PROFILES } from '#core/sizing';
 import { borderWords, profileWords } from '#core/words';
 import type { PanelView } from '../../panel/view.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -7,7 +7,7 @@ import { Form, FormChoice, FormText } from '../../ui/form/Form.tsx';
 import { AS_INSIDE, TYPED, type Measures } from './useMeasures.ts';
 
 /** Cames that go round a panel, of lead or of foil. */
-export const USUAL_BORDERS: readonly string[] = [...USUAL_PROFILES.lead].sort();
+export const USUAL_BORDERS: readonly string[] = [...USUAL_PROFILES.lead].sort().concat(USUAL_METAL_BORDERS);
 
 /** Name, technique, opening, what goes round the panel and what the lines take up. */
 export function MeasureForm({ panel, m }: { panel: PanelView['panel']; m: Measures }) {
