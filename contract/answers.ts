@@ -136,6 +136,16 @@ export const ANSWERS = {
     waits: z.array(ROWS.waits),
     /** Supplies that were booked on it. */
     used: z.array(ROWS.supplyMoves),
+    /** Panels of the job that stand in one opening with it, each in its row; as they were measured, or are drawn. */
+    lights: z.array(
+      z.strictObject({
+        id: text,
+        name: text,
+        tier: z.number().int(),
+        widthMm: z.number().positive(),
+        openingMm: z.number().positive().nullable(),
+      }),
+    ),
   }),
   /** The hours that began within a time, and the days in it that are signed. */
   day: z.strictObject({

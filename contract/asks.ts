@@ -223,6 +223,7 @@ export const ASKS = {
         place: z.enum(SPOTS),
         bedding: z.enum(BEDDINGS),
         hasOuterGlass: z.boolean(),
+        tier: z.number().int().min(1, 'must be 1 or more').max(9, 'must be 9 or less').nullable(),
       })
       .partial(),
     measured: z

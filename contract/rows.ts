@@ -214,6 +214,7 @@ export const ROWS = {
     place: z.enum(SPOTS),
     bedding: z.enum(BEDDINGS),
     hasOuterGlass: z.boolean(),
+    tier: z.number().int().nullable(),
     measured: z.strictObject({ widthMm: mm, heightMm: mm, at: instant }).nullable(),
   }),
   trays: z.strictObject({ ...row, ...ofPanel, letter: text, personId: text, at: instant }),

@@ -341,6 +341,7 @@ await must('/put-back', { ...office, direction: 'undo', place: 'rack' });
 const wax = { id: 'wax', kind: 'wax', name: 'Wax', sort: '', code: '', packAmount: 225, packCents: 960 };
 await send('list-supplies', { items: [{ ...wax, low: 0, place: '', amount: 100, moveId: 'm4' }] });
 await send('plan-finish', { panelId: 'q', plan: { hold: 'fitted', place: 'door', bars: [75] } });
+await send('plan-finish', { panelId: 'q', plan: { tier: 2 } });
 await send('plan-finish', { panelId: 'q', plan: {}, measured: { widthMm: 156.2, heightMm: 156 } });
 await send('mark-lead', { panelId: 'q', cut: { name: '0.0,50.0 150.0,50.0', isCut: true } });
 await send('mark-lead', { panelId: 'q', through: { joint: '50.0,50.0', deg: 90 } });

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { readCartoon } from '../cartoon/index.ts';
 import { cells, courses, grid } from '../test/leadDrawings.ts';
-import { nth } from '../units/index.ts';
+import { nth, seededRandom } from '../units/index.ts';
 import {
   barAt,
   bestRings,
   edgeFor,
+  fittingOrder,
   fittingSteps,
   fittingTools,
   footDepth,
@@ -13,6 +14,8 @@ import {
   gaugeMm,
   gravityOf,
   hangingOn,
+  lampFitting,
+  outerGlassFor,
   placeCaution,
   playIn,
   ratedKg,
@@ -271,4 +274,55 @@ describe('edges and fitting', () => {
           .join(),
       ).not.toMatch(/rebate/);
   });
+});
+
+describe('an opening of several lights', () => {
+  const light = (name: string, tier: number, widthMm: number, playMm: number | null) => ({
+    id: name,
+    name,
+    tier,
+    widthMm,
+    playMm,
+  });
+  const names = (lights: Parameters<typeof fittingOrder>[0]) => fittingOrder(lights).lights.map(({ name }) => name);
+
+  it('row by row from the top, in the lowest the one with the most play last', () => {
+    const lights = [light('A', 2, 300, 4), light('B', 2, 300, 9), light('C', 2, 300, 5), light('rose', 1, 500, 20)];
+    expect(names(lights)).toEqual(['rose', 'A', 'C', 'B']);
+    expect(fittingOrder(lights).last).toBe('most-play');
+  });
+  it('where not all openings are measured, the widest; one alone in its row is simply last', () => {
+    const lights = [light('A', 1, 420, null), light('B', 1, 300, 9), light('C', 1, 300, 5)];
+    expect(names(lights)).toEqual(['B', 'C', 'A']);
+    expect(fittingOrder(lights).last).toBe('widest');
+    expect(fittingOrder([light('A', 1, 1, 1), light('B', 3, 1, 1)]).last).toBe('alone');
+    expect(names([])).toEqual([]);
+  });
+  it('each light stands in the order once, however they are given', () => {
+    const random = seededRandom(4);
+    for (let i = 0; i < 40; i++) {
+      const lights = Array.from({ length: 1 + Math.floor(random() * 7) }, (_, k) =>
+        light(`${k}`, 1 + Math.floor(random() * 3), 100 + random(), random() < 0.3 ? null : random() * 9),
+      );
+      const order = fittingOrder(lights).lights;
+      expect([...order].sort((a, b) => a.name.localeCompare(b.name))).toEqual(lights);
+      expect(order.every(({ tier }, k) => tier >= (order[k - 1]?.tier ?? 0))).toBe(true);
+    }
+  });
+});
+
+it('glass outside: 4 mm at half a square metre weighs 5 kg by 2.5 g/cm³ (EN 572-1); the largest is for others to say', () => {
+  expect(outerGlassFor(1000, 500)).toMatchObject({ thicknessMm: 4, massKg: 5 });
+  expect(outerGlassFor(1000, 1500)).toMatchObject({ thicknessMm: 6, massKg: 22.5 });
+  expect(outerGlassFor(2000, 1000)).toMatchObject({ thicknessMm: null, massKg: null });
+});
+
+it('a heavier shade wants a larger cap, arms across it, and a chain for five times its weight', () => {
+  expect(lampFitting(1200, 300)).toEqual({ spider: 'cap', capMm: 50, ratedKg: 6, baseKg: 1.2, baseMm: 180 });
+  const caps = [1, 3, 6, 12].map((kg) => lampFitting(kg * 1000, 400));
+  expect(caps.map(({ capMm }) => capMm)).toEqual([50, 75, 100, 125]);
+  expect(caps.map(({ spider }) => spider)).toEqual(['cap', 'three arms', 'three arms', 'six arms']);
+  expect(fittingSteps({ ...USUAL_FINISH, hold: 'lamp' }).some(({ caution }) => caution?.includes('electrician'))).toBe(
+    true,
+  );
 });

@@ -58,6 +58,9 @@ const CAUTIONS: Readonly<Record<FinishPlan['place'], string | null>> = {
 /** What to keep in mind where the panel goes; null where nothing special. */
 export const placeCaution = ({ place }: Pick<FinishPlan, 'place'>): string | null => CAUTIONS[place];
 
+/** Where there is mains. */
+const ELECTRIC = 'Wiring, earth and holders are for a licensed electrician; a cap of metal is earthed.';
+
 const step = (says: string, caution: string | null = null): FittingStep => ({ says, caution });
 
 /** The day on site, in order. Common practice. */
@@ -78,6 +81,17 @@ export function fittingSteps({ hold, place, bedding, bars, hasOuterGlass }: Fini
       ),
       step('Hang it, let it come to rest, look at it from across the room, and set the chains.'),
       step('Pull down gently with about the weight of the panel once more, and look at each ring and hook.'),
+      ...last,
+    ];
+  if (hold === 'lamp')
+    return [
+      first,
+      step('See that it is switched off and cold, and that the fixing bears: a joist, never plaster alone.', ELECTRIC),
+      step('Set the shade on its cap, tighten the nut by hand, and look that it sits central and level.'),
+      step('Turn it once about: it wobbles nowhere, and no wire rubs on the rim.'),
+      step(
+        'Put in a bulb no stronger than the label of its holder says, switch on, and look for bright gaps in seams.',
+      ),
       ...last,
     ];
   if (hold === 'stood')
@@ -120,6 +134,7 @@ export function fittingTools({ hold, bedding, bars, hasOuterGlass }: FinishPlan)
     'care card',
   ];
   if (hold === 'hung') return [...always, 'chain or wire, hooks, their fixings', 'drill and ladder', 'pliers'];
+  if (hold === 'lamp') return [...always, 'cap, nut and riser', 'bulb by the holder’s label', 'chain or base'];
   if (hold === 'stood') return [...always, 'its foot, felt for below'];
   return [
     ...always,

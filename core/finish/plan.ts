@@ -1,7 +1,7 @@
 import type { Point } from '../geometry/index.ts';
 
-export const WAYS_TO_HOLD = ['hung', 'fitted', 'stood'] as const;
-/** How a finished panel is held up: by chain or wire, in an opening, on a foot. */
+export const WAYS_TO_HOLD = ['hung', 'fitted', 'stood', 'lamp'] as const;
+/** How a finished panel is held up: by chain or wire, in an opening, on a foot; or it is a shade on its lamp. */
 export type WayToHold = (typeof WAYS_TO_HOLD)[number];
 
 export const EDGES = ['bare', 'zinc', 'lead', 'frame'] as const;
@@ -37,6 +37,8 @@ export interface FinishPlan {
   readonly bedding: Bedding;
   /** Another glass stands before it, outside. */
   readonly hasOuterGlass: boolean;
+  /** In an opening of several lights its row from the top, the topmost being 1; null where it stands alone. */
+  readonly tier: number | null;
   readonly measured: MeasuredSize | null;
 }
 
@@ -49,5 +51,6 @@ export const USUAL_FINISH: FinishPlan = {
   place: 'inside',
   bedding: 'putty',
   hasOuterGlass: false,
+  tier: null,
   measured: null,
 };

@@ -155,7 +155,8 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       plan: pick([
         { hold: 'fitted' as const, bars: [below(90)] },
         { spreadDeg: 30 + below(60) },
-        { hasOuterGlass: true },
+        { hasOuterGlass: true, tier: maybe(1 + below(3)) },
+        { hold: 'lamp' as const, tier: null },
       ]),
       ...(random() < 0.5 ? { measured: { widthMm: 99 + random(), heightMm: 100 } } : {}),
     }),

@@ -1,4 +1,12 @@
-import type { EdgeReason, HangingFinding, Play, Stiffening } from '../finish/index.ts';
+import type {
+  EdgeReason,
+  FittingOrder,
+  HangingFinding,
+  LampFitting,
+  OuterGlass,
+  Play,
+  Stiffening,
+} from '../finish/index.ts';
 import { showFineLength, showLength, showNumbers, type DisplayUnit } from '../units/index.ts';
 
 /** What is wrong with how a panel hangs, and what cures it, in one sentence. */
@@ -55,4 +63,34 @@ export function playWords({ leftMm, topMm, bottomMm }: Play, unit: DisplayUnit):
   ];
   if (faults.length > 0) return `It is ${faults.join(' and ')}; ease the opening or the border before the day.`;
   return `It has ${side(leftMm)} of play left and right, ${side(topMm)} above, and stands on blocks of ${side(bottomMm)}.`;
+}
+
+/** Why the last light of an opening is the last. */
+export function lastLightWords({ lights, last }: FittingOrder, unit: DisplayUnit): string {
+  const light = lights.at(-1);
+  if (!light || last === 'alone') return 'From the top down, so that nothing falls on what is in already.';
+  const why =
+    last === 'most-play'
+      ? `it has the most play, ${showFineLength(light.playMm ?? 0, unit)}, and can be sprung in`
+      : 'it is the widest; measure the openings, for the one with the most play goes in best at the end';
+  return `From the top down, so that nothing falls on what is in already. ${light.name} last: ${why}.`;
+}
+
+/** The glass outside a panel, in a sentence. */
+export function outerGlassWords({ thicknessMm, massKg, gapMm, slotMm }: OuterGlass, unit: DisplayUnit): string {
+  const glass =
+    thicknessMm === null || massKg === null
+      ? 'So large a glass is chosen by who reckons with the wind'
+      : `Float glass of ${thicknessMm} mm weighs ${massKg.toFixed(1)} kg`;
+  return `${glass}; it stands ${showFineLength(gapMm, unit)} or more before the panel, with a slot of ${showFineLength(slotMm, unit)} above and below open to the room, so that both faces of the panel stay dry. Which glass it is, laminated or toughened, the local code says.`;
+}
+
+/** What carries a shade, in sentences. */
+export function lampWords({ spider, capMm, ratedKg, baseKg, baseMm }: LampFitting, unit: DisplayUnit): string[] {
+  const arms = spider === 'cap' ? '' : `, with a spider of ${spider} soldered across inside`;
+  return [
+    `A brass cap of ${showLength(capMm, unit)} or more carries it${arms}; tin the cap first, and check that it sits central.`,
+    `Hung: chain, hook and fixing marked for ${ratedKg} kg or more, by their labels.`,
+    `On a base: one of ${baseKg.toFixed(1)} kg or more and ${showLength(baseMm, unit)} wide; a riser of ${showLength(12, unit)} to ${showLength(50, unit)} sets its height.`,
+  ];
 }

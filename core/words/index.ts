@@ -37,4 +37,12 @@ export {
 export { textureWords } from './glass.ts';
 export { stepCodeFor, stepWords } from './routes.ts';
 export { gateWords } from './gates.ts';
-export { EDGE_WHY, hangingFindingWords, playWords, stiffeningWords } from './finish.ts';
+export {
+  EDGE_WHY,
+  hangingFindingWords,
+  lampWords,
+  lastLightWords,
+  outerGlassWords,
+  playWords,
+  stiffeningWords,
+} from './finish.ts';

@@ -51,6 +51,27 @@ describe('what is decided on a panel beside its pieces', () => {
     expect(plans.trays).toMatchObject([{ letter: 'A', personId: 'ada' }]);
     expect((await server.send('/panels/none/plans')).status).toBe(404);
   });
+  it('lights of one opening are told with each of them, by their rows', async () => {
+    const size = { widthMm: 120, heightMm: 120, allowance: DEFAULT_ALLOWANCE.lead };
+    await ok('save-panel', { id: 'p2', commissionId: 'c', name: 'Rose', technique: 'lead', ...size });
+    await ok('plan-finish', { panelId: 'p2', plan: { tier: 1 }, measured: { widthMm: 118.5, heightMm: 120 } });
+    expect((await answer<PlansAnswer>('/panels/p/plans')).lights).toMatchObject([
+      { id: 'p2', tier: 1, widthMm: 118.5 },
+    ]);
+    await ok('plan-finish', { panelId: 'p', plan: { tier: 2 } });
+    expect((await answer<PlansAnswer>('/panels/p2/plans')).lights.map(({ id }) => id)).toEqual(['p', 'p2']);
+    await ok('plan-finish', { panelId: 'p', plan: { tier: null } });
+    expect((await answer<PlansAnswer>('/panels/p2/plans')).lights.map(({ id }) => id)).toEqual(['p2']);
+  });
+  it('pieces are laid in the order that was set, by their ids; one that is not there is refused', async () => {
+    await ok('mark-lead', { panelId: 'p', laid: [3, 1, 4, 2] });
+    const { leadMarks } = await answer<PlansAnswer>('/panels/p/plans');
+    expect(leadMarks?.laid).toEqual(['p/3', 'p/1', 'p/4', 'p/2']);
+    expect(leadMarks?.cut).toEqual(['0,60 120,60']);
+    await ok('mark-lead', { panelId: 'p', laid: null });
+    expect((await answer<PlansAnswer>('/panels/p/plans')).leadMarks?.laid).toEqual([]);
+    expect((await ask('mark-lead', { panelId: 'p', laid: [77] })).status).toBe(409);
+  });
   it('what waits stands on today until it is seen; little of a supply too', async () => {
     expect((await answer<WaitsAnswer>('/waits')).waits).toMatchObject([{ id: 'w', panelName: 'Light' }]);
     await ok('end-wait', { id: 'w' });

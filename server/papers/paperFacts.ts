@@ -91,7 +91,9 @@ function laidOut({ state }: Desk, pieces: readonly PieceRow[]): StockRow[] {
 
 /** The kinds of work of a way of working, each with the address that starts its clock; and the one that stops it. */
 function clocksOf({ pieceSteps, panelSteps }: Route, code: string): PaperFacts['clocks'] {
-  const works = [...new Set([...pieceSteps, ...panelSteps].map(({ work }) => work))].filter((work) => work !== 'other' && work !== 'design');
+  const works = [...new Set([...pieceSteps, ...panelSteps].map(({ work }) => work))].filter(
+    (work) => work !== 'other' && work !== 'design',
+  );
   return [
     ...works.map((work) => ({ word: workWord(work), code: `${code}?clock=${work}` })),
     { word: 'Stop the clock', code: `${code}?clock=stop` },

@@ -52,7 +52,7 @@ const ASKED_AGAIN: Readonly<Record<string, Keys>> = {
   moves: both(all('rack'), each('ledger')),
   supplies: both(all('supplies', 'away', 'paper', 'today'), undoAt('rack'), undoAt('setup')),
   supplyMoves: both(all('supplies', 'plans'), undoAt('rack')),
-  finishes: both(each('plans'), each('paper'), each('history'), each('undo')),
+  finishes: both(all('plans'), each('paper'), each('history'), each('undo')),
   trays: both(each('plans'), each('history'), each('undo')),
   waits: both(each('plans'), each('history'), each('undo'), all('waits')),
   repairs: both(each('plans'), each('history'), each('undo'), all('today')),

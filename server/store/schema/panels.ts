@@ -229,6 +229,7 @@ export const finishes = sqliteTable('finishes', {
   place: text('place').$type<FittingPlace>().notNull(),
   bedding: text('bedding').$type<Bedding>().notNull(),
   hasOuterGlass: flag('has_outer_glass'),
+  tier: integer('tier'),
   measured: text('measured', { mode: 'json' }).$type<MeasuredSize>(),
 });
 

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import type { PlansAnswer } from '#contract';
 import { USUAL_FINISH, type FinishPlan } from '#core/finish';
 import { usePlans } from '../../state/studio.ts';
 import { useSend } from '../../state/send.ts';
@@ -9,6 +10,8 @@ export type PlanChange = Partial<Omit<FinishPlan, 'measured'>>;
 export interface Planning {
   /** With what is being slid just now. */
   readonly plan: FinishPlan | null;
+  /** All that is decided on the panel. */
+  readonly answer: PlansAnswer | null;
   change(plan: PlanChange): void;
   /** Shown at once, and decided when it is let go: one step for a whole slide. */
   slide(plan: PlanChange): void;
@@ -19,6 +22,7 @@ export function usePlan(panelId: string): Planning {
   const send = useSend();
   const [slid, setSlid] = useState<PlanChange>({});
   return {
+    answer: data ?? null,
     plan: data ? { ...(data.finish ?? USUAL_FINISH), ...slid } : null,
     change: (plan) => void send.command({ kind: 'plan-finish', ask: { panelId, plan } }).then(() => setSlid({})),
     slide: setSlid,

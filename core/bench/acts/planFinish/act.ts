@@ -17,7 +17,7 @@ export interface FinishPlanned {
 
 /** How a panel is to be finished, hung or fitted; or what it measures when it is done. */
 export const planFinish: Act<PlanFinish, FinishPlanned> = {
-  version: 1,
+  version: 2,
   formerly: [],
   undoIn: 'panel',
   reads: { finishes: [] },
@@ -34,7 +34,7 @@ export const planFinish: Act<PlanFinish, FinishPlanned> = {
       ? 'its finish planned'
       : `finished it measures ${measured.widthMm.toFixed(1)} × ${measured.heightMm.toFixed(1)} mm`,
   effect: NO_WORDS,
-  upcasts: {},
+  upcasts: { 1: (old: FinishPlanned): FinishPlanned => ({ ...old, plan: { ...old.plan, tier: null } }) },
 };
 
 const NO_ROW = { id: '', rev: 0, panelId: '' };

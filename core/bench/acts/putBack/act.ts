@@ -100,6 +100,7 @@ const LATER_FIELDS: Readonly<Partial<Record<TableName, (id: string) => object>>>
   glasses: () => ({ second: null, coat: 'none' }),
   settings: () => ({ ownReasons: [] }),
   leadMarks: () => ({ laid: [] }),
+  finishes: () => ({ tier: null }),
 };
 
 function withLater(old: WasPutBack): WasPutBack {

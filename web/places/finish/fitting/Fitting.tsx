@@ -1,10 +1,13 @@
 import { useState } from 'react';
+import type { PlansAnswer } from '#contract';
 import { Link } from 'react-router';
 import {
   BEDDINGS,
   SPOTS,
+  fittingOrder,
   fittingSteps,
   fittingTools,
+  outerGlassFor,
   playIn,
   placeCaution,
   type Bedding,
@@ -13,7 +16,7 @@ import {
 } from '#core/finish';
 import { finishedSize, outsideOf, type Opening } from '#core/sizing';
 import { showLength } from '#core/units';
-import { playWords } from '#core/words';
+import { lastLightWords, outerGlassWords, playWords } from '#core/words';
 import type { PanelView } from '../../../panel/view.ts';
 import { NotesFold } from '../../../notes/NotesFold.tsx';
 import { useSend } from '../../../state/send.ts';
@@ -24,7 +27,7 @@ import { length } from '../../../ui/form/fields.ts';
 import { Form, FormText } from '../../../ui/form/Form.tsx';
 import { useKeptForm } from '../../../ui/form/useKeptForm.ts';
 import { Sheet } from '../../../ui/Sheet.tsx';
-import { usePlan } from '../usePlan.ts';
+import { usePlan, type PlanChange } from '../usePlan.ts';
 import { InOpening } from './InOpening.tsx';
 import { LetterForm } from './LetterForm.tsx';
 import { z } from 'zod';
@@ -48,7 +51,7 @@ const BEDDING_NAMES: Readonly<Record<Bedding, string>> = {
 /** The finished panel, its opening, and the day on site. */
 export function Fitting({ view }: { view: PanelView }) {
   const { panel, paths, commission, settings } = view;
-  const { plan, change } = usePlan(panel.id);
+  const { plan, change, answer } = usePlan(panel.id);
   const [isWriting, setWriting] = useState(false);
   if (plan === null) return <p className="text-mute">Fetching it …</p>;
   const drawn = paths ? finishedSize(panel, outsideOf(paths.cartoon, panel.allowance)) : panel;
@@ -99,7 +102,7 @@ export function Fitting({ view }: { view: PanelView }) {
             />
           ) : (
             <p className="self-center text-[15px] text-mute">
-              It is {plan.hold};{' '}
+              It is {plan.hold === 'lamp' ? 'a shade' : plan.hold};{' '}
               <Link className="underline" to="?part=hold">
                 change that
               </Link>
@@ -111,6 +114,12 @@ export function Fitting({ view }: { view: PanelView }) {
           <Check checked={plan.hasOuterGlass} onCheck={(hasOuterGlass) => change({ hasOuterGlass })}>
             Another glass stands before it, outside
           </Check>
+        )}
+        {plan.hold === 'fitted' && plan.hasOuterGlass && (
+          <p className="text-[15.5px]">{outerGlassWords(outerGlassFor(size.widthMm, size.heightMm), settings.unit)}</p>
+        )}
+        {plan.hold === 'fitted' && answer !== null && (view.set.length > 0 || plan.tier !== null) && (
+          <Lights lights={answer.lights} plan={plan} most={view.set.length + 1} unit={settings.unit} change={change} />
         )}
         {caution && <p className="border-l-4 border-risk pl-3 text-[16px]">{caution}</p>}
         <h2 className="text-xl">In order, on the day</h2>
@@ -144,6 +153,61 @@ export function Fitting({ view }: { view: PanelView }) {
         {isWriting && <LetterForm view={view} done={() => setWriting(false)} />}
       </Sheet>
     </div>
+  );
+}
+
+/** Several lights in one opening: in which row each stands, and which goes in last. */
+function Lights({
+  lights,
+  plan,
+  most,
+  unit,
+  change,
+}: {
+  lights: PlansAnswer['lights'];
+  plan: FinishPlan;
+  most: number;
+  unit: PanelView['settings']['unit'];
+  change: (plan: PlanChange) => void;
+}) {
+  const order = fittingOrder(
+    lights.map(({ openingMm, ...light }) => ({
+      ...light,
+      playMm: openingMm === null ? null : openingMm - light.widthMm,
+    })),
+  );
+  return (
+    <section aria-label="Lights of one opening" className="grid gap-2">
+      <ChoiceField
+        label="In an opening of several lights it stands"
+        value={String(plan.tier ?? '')}
+        options={[
+          { value: '', text: 'alone' },
+          ...Array.from({ length: most }, (_, i) => ({
+            value: String(i + 1),
+            text: i === 0 ? 'in the top row' : `in row ${i + 1} from the top`,
+          })),
+        ]}
+        onChoice={(tier) => change({ tier: tier === '' ? null : Number(tier) })}
+      />
+      {order.lights.length > 1 && (
+        <>
+          <p className="text-[15.5px]">{lastLightWords(order, unit)}</p>
+          <ol className="flex flex-wrap gap-2" aria-label="Order of fitting">
+            {order.lights.map((light, i) => (
+              <li key={light.id}>
+                <Link
+                  to={`/panels/${light.id}/finish?part=fit`}
+                  className="inline-flex min-h-11 items-center gap-2 rounded-md border border-line bg-raised px-3 text-[15px]"
+                >
+                  <b className="font-head text-copper-ink">{i + 1}</b> {light.name}
+                </Link>
+              </li>
+            ))}
+          </ol>
+        </>
+      )}
+    </section>
   );
 }
 

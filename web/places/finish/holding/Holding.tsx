@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
-import { SANDED_MM, type EdgeKind, type FinishPlan, type WayToHold } from '#core/finish';
+import { lampFitting, SANDED_MM, WAYS_TO_HOLD, type EdgeKind, type FinishPlan, type WayToHold } from '#core/finish';
 import type { Materials } from '#core/materials';
 import { materialsWish } from '#core/papers';
 import { showFineLength, showLength } from '#core/units';
-import { EDGE_WHY, hangingFindingWords, stiffeningWords } from '#core/words';
+import { EDGE_WHY, hangingFindingWords, lampWords, stiffeningWords } from '#core/words';
 import type { PanelPaths } from '../../../panel/paths.ts';
 import { useMaterials } from '../../../panel/useMaterials.ts';
 import type { PanelView } from '../../../panel/view.ts';
@@ -24,6 +24,7 @@ const HOLD_NAMES: Readonly<Record<WayToHold, string>> = {
   hung: 'hung by chain or wire',
   fitted: 'fitted into an opening',
   stood: 'stood on a foot',
+  lamp: 'a shade on its lamp',
 };
 
 /** What goes round the panel, and what keeps it up and flat. */
@@ -68,7 +69,7 @@ function HeldPanel({
           <ChoiceField
             label="It is"
             value={plan.hold}
-            options={(['hung', 'fitted', 'stood'] as const).map((value) => ({ value, text: HOLD_NAMES[value] }))}
+            options={WAYS_TO_HOLD.map((value) => ({ value, text: HOLD_NAMES[value] }))}
             onChoice={(hold) => change({ hold })}
           />
           <ChoiceField
@@ -112,6 +113,21 @@ function HeldPanel({
             Its weight is {showLength(held.footHeightMm, unit)} above its foot. A foot{' '}
             <b>{showLength(held.footMm, unit)} deep</b> lets it lean by ten degrees and come back.
           </p>
+        )}
+        {plan.hold === 'lamp' && (
+          <section aria-label="Shade and lamp" className="grid gap-2 text-[16px]">
+            <h2 className="text-xl">Shade and lamp</h2>
+            <p>
+              It weighs <b>{(materials.weightG.total / 1000).toFixed(1)} kg</b>.
+            </p>
+            {lampWords(lampFitting(materials.weightG.total, panel.widthMm), unit).map((said) => (
+              <p key={said}>{said}</p>
+            ))}
+            <p className="border-l-4 border-risk pl-3 text-[15.5px]">
+              Wiring, earth and holders are for a licensed electrician; the bulb goes by the label of its holder, for
+              heat under a shade has nowhere to go.
+            </p>
+          </section>
         )}
         <Bars plan={plan} held={held} unit={unit} change={change} slide={slide} />
       </section>

@@ -1,0 +1,1 @@
+ALTER TABLE `finishes` ADD `tier` integer;
