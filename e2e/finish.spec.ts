@@ -1,6 +1,7 @@
 import { readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
+import { barriers } from './axe.ts';
 import { OwnServer } from './ownServer.ts';
 import { laneOwnPort } from './servers.ts';
 
@@ -37,6 +38,81 @@ test.describe('From the last joint to the wall', () => {
     await page.reload();
     await expect(held.getByText(/^A bar .* from the top:/)).toBeVisible();
     await expect(held.getByText('Chains at 55°')).toBeVisible();
+  });
+
+  test('lights of one opening: each in its row, and which goes in last; with the glass outside weighed', async ({
+    page,
+  }) => {
+    const row = page.getByRole('combobox', { name: /several lights/ });
+    for (const [panel, name] of [
+      ['tide-2', 'in the top row'],
+      ['tide-3', 'in row 2 from the top'],
+      ['tide-1', 'in row 2 from the top'],
+    ] as const) {
+      await page.goto(`${studio.base}/panels/${panel}/finish?part=hold`);
+      await page.getByRole('combobox', { name: 'It is', exact: true }).click();
+      await page.getByRole('option', { name: 'fitted into an opening' }).click();
+      await page.getByRole('radio', { name: 'Fitting' }).click();
+      await row.click();
+      await page.getByRole('option', { name }).click();
+      await expect(row).toHaveText(name);
+    }
+    const order = page.getByRole('list', { name: 'Order of fitting' });
+    await expect(order.getByRole('listitem')).toHaveCount(3);
+    await expect(order.getByRole('listitem').first()).toHaveText(/Light 2/);
+    await expect(page.getByText(/Light \d last: it is the widest/)).toBeVisible();
+    await page.getByRole('checkbox', { name: /Another glass stands before it/ }).click();
+    await expect(page.getByText(/^Float glass of 4 mm weighs \d\.\d kg/)).toBeVisible();
+    for (const theme of ['light', 'dark'] as const) expect(await barriers(page, { theme })).toEqual([]);
+  });
+
+  test('a lantern is a shade: cap, chain and base by its weight, with the electrician named', async ({ page }) => {
+    await page.goto(`${studio.base}/panels/lantern/finish?part=hold`);
+    await page.getByRole('combobox', { name: 'It is', exact: true }).click();
+    await page.getByRole('option', { name: 'a shade on its lamp' }).click();
+    const lamp = page.getByRole('region', { name: 'Shade and lamp' });
+    await expect(lamp).toContainText('A brass cap of 50 mm or more carries it');
+    await expect(lamp).toContainText('licensed electrician');
+    await page.getByRole('radio', { name: 'Fitting' }).click();
+    await expect(page.getByText(/switched off and cold/)).toBeVisible();
+  });
+
+  test('a border of zinc is drawn and counted as what it is, and the panel weighs less than in lead', async ({
+    page,
+  }) => {
+    const border = async (name: RegExp) => {
+      await page.goto(`${studio.base}/panels/heron/measure`);
+      await page.getByRole('combobox', { name: 'Border', exact: true }).click();
+      await page.getByRole('option', { name }).click();
+      await page.getByRole('button', { name: 'Keep', exact: true }).click();
+      await expect(page.getByText(/^Kept/)).toBeVisible();
+      await page.goto(`${studio.base}/panels/heron/materials`);
+      return Number(/weighs ([\d.]+) kg/.exec(await page.getByText(/Finished it weighs/).innerText())?.[1]);
+    };
+    const zinc = await border(/^U came of zinc, .*6 mm/);
+    await expect(page.getByRole('img', { name: /^u6 zinc in section/ })).toBeVisible();
+    await expect(page.getByText(/^Came u6 zinc:/)).toBeVisible();
+    expect(await border(/^U came of (?!zinc|brass|copper).*6 mm/)).toBeGreaterThan(zinc);
+  });
+
+  test('a code of the bench card starts the clock once, another one stops it; typed by a scanner it does the same', async ({
+    page,
+  }) => {
+    await page.goto(`${studio.base}/panels/heron/bench`);
+    await page.getByRole('button', { name: /Who works\?/ }).click();
+    await page.getByRole('menuitem').first().click();
+    await page.goto(`${studio.base}/panels/heron/bench?clock=soldering`);
+    const clock = page.getByTestId('clock');
+    await expect(clock).toContainText('Soldering');
+    await expect(clock).toContainText('Stop');
+    await expect(page).toHaveURL(`${studio.base}/panels/heron/bench`);
+    await page.goto(`${studio.base}/panels/heron/bench?clock=stop`);
+    await expect(clock).toContainText('Start');
+    await page.getByLabel(/Tally line/).fill(`${studio.base}/panels/heron/bench?clock=grinding`);
+    await page.keyboard.press('Enter');
+    await expect(clock).toContainText('Grinding');
+    await page.reload();
+    await expect(clock).toContainText('Grinding');
   });
 
   test('in a door the caution comes first; measured it is held against its opening, and the letter goes nowhere', async ({

@@ -12,7 +12,7 @@ const BEAD_MM = 8;
 /** A foot does not let the panel fall when it is pushed by this, degrees. From memory. */
 const PUSHED_DEG = 10;
 
-export type EdgeReason = 'small' | 'large' | 'leaded' | 'framed' | 'in-opening';
+export type EdgeReason = 'shade' | 'small' | 'large' | 'leaded' | 'framed' | 'in-opening';
 
 /** What goes best round a panel, and why. */
 export function edgeFor(
@@ -21,6 +21,7 @@ export function edgeFor(
   hold: WayToHold,
   isFramed: boolean,
 ): { readonly edge: EdgeKind; readonly why: EdgeReason } {
+  if (hold === 'lamp') return { edge: 'bare', why: 'shade' };
   if (isFramed && hold !== 'fitted') return { edge: 'frame', why: 'framed' };
   if (technique === 'lead') return { edge: 'lead', why: 'leaded' };
   if (hold === 'fitted') return { edge: 'lead', why: 'in-opening' };

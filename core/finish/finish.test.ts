@@ -319,6 +319,8 @@ it('glass outside: 4 mm at half a square metre weighs 5 kg by 2.5 g/cm³ (EN 572
 
 it('a heavier shade wants a larger cap, arms across it, and a chain for five times its weight', () => {
   expect(lampFitting(1200, 300)).toEqual({ spider: 'cap', capMm: 50, ratedKg: 6, baseKg: 1.2, baseMm: 180 });
+  // Six sides drawn in a row stand up to a ring of a third of their width.
+  expect(lampFitting(1200, 600, 6).baseMm).toBeCloseTo((0.6 * 600) / 3.14159, 2);
   const caps = [1, 3, 6, 12].map((kg) => lampFitting(kg * 1000, 400));
   expect(caps.map(({ capMm }) => capMm)).toEqual([50, 75, 100, 125]);
   expect(caps.map(({ spider }) => spider)).toEqual(['cap', 'three arms', 'three arms', 'six arms']);

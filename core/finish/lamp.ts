@@ -25,9 +25,14 @@ const CARRIED = [
 const BASE_SHARE = 0.6;
 const GRAVITY = 9.80665;
 
-/** What carries a lamp shade, by its weight and width. */
-export function lampFitting(massG: number, widthMm: number): LampFitting {
+/**
+ * What carries a lamp shade.
+ * @param widthMm of its drawing, where its sides lie in a row
+ * @param sides that stand up to a ring; 1 where it is drawn as it is wide
+ */
+export function lampFitting(massG: number, widthMm: number, sides = 1): LampFitting {
+  const acrossMm = sides > 1 ? widthMm / Math.PI : widthMm;
   const kg = massG / 1000;
   const { capMm, spider } = CARRIED.find(({ mostKg }) => kg <= mostKg) ?? CARRIED[3];
-  return { spider, capMm, ratedKg: ratedKg(kg * GRAVITY), baseKg: kg, baseMm: BASE_SHARE * widthMm };
+  return { spider, capMm, ratedKg: ratedKg(kg * GRAVITY), baseKg: kg, baseMm: BASE_SHARE * acrossMm };
 }

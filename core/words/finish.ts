@@ -29,6 +29,7 @@ export function hangingFindingWords(finding: HangingFinding): string {
 
 /** Why an edge does best. */
 export const EDGE_WHY: Readonly<Record<EdgeReason, string>> = {
+  shade: 'The rims of a shade are beaded, with wire in the bead where it is large.',
   small: 'A foil panel this small holds with a beaded rim.',
   large: 'A foil panel this large wants a stiff came of zinc round it.',
   leaded: 'A leaded panel has its border came.',

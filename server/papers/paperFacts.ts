@@ -96,7 +96,7 @@ function clocksOf({ pieceSteps, panelSteps }: Route, code: string): PaperFacts['
   );
   return [
     ...works.map((work) => ({ word: workWord(work), code: `${code}?clock=${work}` })),
-    { word: 'Stop the clock', code: `${code}?clock=stop` },
+    { word: 'Stop', code: `${code}?clock=stop` },
   ];
 }
 

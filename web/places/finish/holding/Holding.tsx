@@ -120,16 +120,18 @@ function HeldPanel({
             <p>
               It weighs <b>{(materials.weightG.total / 1000).toFixed(1)} kg</b>.
             </p>
-            {lampWords(lampFitting(materials.weightG.total, panel.widthMm), unit).map((said) => (
-              <p key={said}>{said}</p>
-            ))}
+            {lampWords(lampFitting(materials.weightG.total, panel.widthMm, paths.cartoon.outlines.length), unit).map(
+              (said) => (
+                <p key={said}>{said}</p>
+              ),
+            )}
             <p className="border-l-4 border-risk pl-3 text-[15.5px]">
               Wiring, earth and holders are for a licensed electrician; the bulb goes by the label of its holder, for
               heat under a shade has nowhere to go.
             </p>
           </section>
         )}
-        <Bars plan={plan} held={held} unit={unit} change={change} slide={slide} />
+        {plan.hold !== 'lamp' && <Bars plan={plan} held={held} unit={unit} change={change} slide={slide} />}
       </section>
     </div>
   );
