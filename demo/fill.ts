@@ -2,6 +2,7 @@ import { nth } from '#core/units';
 import type { Desk } from '../server/desk.ts';
 import { drawHeron, heronPart } from './drawings/heron.ts';
 import { drawDiamonds, drawFanlight, drawFish, drawLantern, drawTideLight } from './drawings/others.ts';
+import { photographOf } from './photograph.ts';
 import { GLASSES, SHEETS } from './rack.ts';
 import { SUPPLIES } from './shelf.ts';
 import { DAY, Works } from './works.ts';
@@ -92,6 +93,22 @@ function setUp(works: Works, random: () => number): void {
     };
     works.do({ kind: 'receive', ask });
   }
+  photographed(works, PHOTOGRAPHED);
+}
+
+/** An offcut that looks like no other of its glass. */
+const PHOTOGRAPHED = 'T4';
+
+function photographed(works: Works, label: string): void {
+  const { state, store } = works.desk;
+  const item = state.get('stock', label);
+  const glass = item && state.get('glasses', item.glassId);
+  if (!glass) throw new Error(`the demo has no ${label}`);
+  const { widthMm, heightMm } = item;
+  const own = { ...glass, texture: 'streaky', second: '#6d4f94' } as const;
+  const hash = store.drawings.keepFile(photographOf(own, widthMm, heightMm), 'image/jpeg');
+  const photo = { hash, x: 0, y: 0, widthMm, heightMm };
+  works.do({ kind: 'photo-sheet', ask: { stockId: label, photo } });
 }
 
 function finishedJobs(works: Works, day: (n: number) => string): void {

@@ -42,7 +42,7 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
     ),
   ],
   cli: [...DRAWING, ...core('leading', 'materials', 'layout', 'bench', 'words')],
-  demo: ['server', 'contract', ...core('units', 'limits', 'geometry', 'sizing', 'cutting', 'stock', 'bench')],
+  demo: ['server', 'contract', ...core('units', 'limits', 'geometry', 'sizing', 'cutting', 'stock', 'glass', 'bench')],
 };
 
 /** The rooms of the interface among themselves; a place never reaches another place. */

@@ -1,11 +1,12 @@
 import { ChevronRight } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 
-/** Something that is opened when it is wanted. */
+/** Something that is opened when it is wanted. Closed, its inside is not there: Radix would measure it on every page. */
 export function Fold({ title, isOpen = false, children }: { title: ReactNode; isOpen?: boolean; children: ReactNode }) {
+  const [open, setOpen] = useState(isOpen);
   return (
-    <Collapsible.Root defaultOpen={isOpen} className="border-t border-line pt-1 text-[15px]">
+    <Collapsible.Root open={open} onOpenChange={setOpen} className="border-t border-line pt-1 text-[15px]">
       <Collapsible.Trigger className="group flex min-h-11 w-full items-center gap-1.5 text-left font-semibold">
         <ChevronRight
           aria-hidden
@@ -14,7 +15,7 @@ export function Fold({ title, isOpen = false, children }: { title: ReactNode; is
         />
         {title}
       </Collapsible.Trigger>
-      <Collapsible.Content>{children}</Collapsible.Content>
+      {open && <Collapsible.Content>{children}</Collapsible.Content>}
     </Collapsible.Root>
   );
 }
