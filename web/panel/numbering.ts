@@ -4,20 +4,28 @@ type Written = (bitmap: ImageBitmap) => void;
 
 let worker: Worker | null = null;
 let count = 0;
-const waiting = new Map<number, { readonly turn: number; readonly done: Written }>();
+/** A writer that breaks sooner than this after it was begun anew would break for ever, ms. */
+const AGAIN_MS = 5000;
+let begunAt = -Infinity;
+/** What every board wished for last. */
+const waiting = new Map<number, { readonly asked: NumbersWish; readonly done: Written }>();
 
-/** The one that writes for all boards of a page; one that broke is begun anew with the next wish. */
+/** The one that writes for all boards of a page; one that broke is replaced, and told all that is to be seen. */
 function writer(): Worker {
   if (worker) return worker;
   const mine = new Worker(new URL('../worker/numbers.worker.ts', import.meta.url), { type: 'module' });
   mine.onmessage = ({ data: { id, turn, bitmap } }: MessageEvent<NumbersWritten>) => {
     const wish = waiting.get(id);
-    if (wish?.turn === turn) wish.done(bitmap);
+    if (wish?.asked.turn === turn) wish.done(bitmap);
     else bitmap.close();
   };
   mine.onerror = () => {
     mine.terminate();
-    if (worker === mine) worker = null;
+    if (worker !== mine) return;
+    worker = null;
+    if (performance.now() - begunAt < AGAIN_MS) return;
+    begunAt = performance.now();
+    for (const { asked } of waiting.values()) writer().postMessage(asked);
   };
   worker = mine;
   return mine;
@@ -35,8 +43,8 @@ export class Numbering {
 
   write(wish: Omit<NumbersWish, 'id' | 'turn'>, done: Written): void {
     const turn = ++this.#turn;
-    waiting.set(this.#id, { turn, done });
     const asked: NumbersWish = { id: this.#id, turn, ...wish };
+    waiting.set(this.#id, { asked, done });
     writer().postMessage(asked);
   }
 }
