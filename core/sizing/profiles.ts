@@ -19,21 +19,24 @@ export interface CameProfile {
   readonly isRound: boolean;
 }
 
-/** How a profile is written. */
+/** How a profile is written: foil and its gap, or a came, its face, and what differs from flat lead. */
 export const PROFILE_CODE =
-  /^(?:f\d+(?:\.\d+)?|[hu]\d+(?:\.\d+)?(?: (?:lead|zinc|brass|copper))?(?: (?:flat|round))?)$/i;
-const PARTS = /^([huf])(\d+(?:\.\d+)?)(?: (lead|zinc|brass|copper))?(?: (flat|round))?$/;
+  /^(?:f(\d+(?:\.\d+)?)|([hu])(\d+(?:\.\d+)?)(?: (lead|zinc|brass|copper))?(?: (flat|round))?)$/i;
 
 /** The profile that a code names, or null when it names none. */
 export function readProfile(code: string): Profile | null {
-  const plain = code.trim().replace(/\s+/g, ' ').toLowerCase();
-  const found = PARTS.exec(plain);
-  if (!found || !PROFILE_CODE.test(plain)) return null;
-  const mm = Number(found[2]);
-  if (found[1] === 'f') return mm <= BOUNDS.gapMm.most ? { kind: 'foil', gapMm: mm } : null;
-  if (mm < 2 || mm > BOUNDS.faceMm.most) return null;
-  const metal = CAME_METALS.find((one) => one === found[3]) ?? 'lead';
-  return { kind: found[1] === 'h' ? 'H' : 'U', faceMm: mm, metal, isRound: found[4] === 'round' };
+  const found = PROFILE_CODE.exec(code.trim().replace(/\s+/g, ' ').toLowerCase());
+  if (!found) return null;
+  const [, gap, kind, face, metal, leaf] = found;
+  if (gap !== undefined) return Number(gap) <= BOUNDS.gapMm.most ? { kind: 'foil', gapMm: Number(gap) } : null;
+  const faceMm = Number(face);
+  if (faceMm < 2 || faceMm > BOUNDS.faceMm.most) return null;
+  return {
+    kind: kind === 'h' ? 'H' : 'U',
+    faceMm,
+    metal: CAME_METALS.find((one) => one === metal) ?? 'lead',
+    isRound: leaf === 'round',
+  };
 }
 
 /** How far two edges keep off a line: that of the glass as cut, and that of the light. Millimetres. */
