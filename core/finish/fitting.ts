@@ -58,8 +58,9 @@ const CAUTIONS: Readonly<Record<FinishPlan['place'], string | null>> = {
 /** What to keep in mind where the panel goes; null where nothing special. */
 export const placeCaution = ({ place }: Pick<FinishPlan, 'place'>): string | null => CAUTIONS[place];
 
-/** Where there is mains. */
-const ELECTRIC = 'Wiring, earth and holders are for a licensed electrician; a cap of metal is earthed.';
+/** Where there is mains and heat. */
+export const LAMP_CAUTION =
+  'Wiring, earth and holders are for a licensed electrician; a cap of metal is earthed. The bulb goes by the label of its holder, for heat under a shade has nowhere to go.';
 
 const step = (says: string, caution: string | null = null): FittingStep => ({ says, caution });
 
@@ -86,7 +87,10 @@ export function fittingSteps({ hold, place, bedding, bars, hasOuterGlass }: Fini
   if (hold === 'lamp')
     return [
       first,
-      step('See that it is switched off and cold, and that the fixing bears: a joist, never plaster alone.', ELECTRIC),
+      step(
+        'See that it is switched off and cold, and that the fixing bears: a joist, never plaster alone.',
+        LAMP_CAUTION,
+      ),
       step('Set the shade on its cap, tighten the nut by hand, and look that it sits central and level.'),
       step('Turn it once about: it wobbles nowhere, and no wire rubs on the rim.'),
       step(

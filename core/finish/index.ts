@@ -1,7 +1,15 @@
 export { barAt, stiffeningOf, tiesOf, type Bar, type Hinge, type Stiffening } from './bars.ts';
 export { gravityOf, type Gravity } from './centre.ts';
 export { edgeFor, footDepth, frameFor, REBATE_PLAY_MM, SANDED_MM, type EdgeReason, type Frame } from './edges.ts';
-export { fittingSteps, fittingTools, placeCaution, playIn, type FittingStep, type Play } from './fitting.ts';
+export {
+  LAMP_CAUTION,
+  fittingSteps,
+  fittingTools,
+  placeCaution,
+  playIn,
+  type FittingStep,
+  type Play,
+} from './fitting.ts';
 export { lampFitting, type LampFitting } from './lamp.ts';
 export { fittingOrder, type FittingOrder, type Light } from './lights.ts';
 export { outerGlassFor, type OuterGlass } from './outer.ts';

@@ -1,5 +1,13 @@
 import { useMemo } from 'react';
-import { lampFitting, SANDED_MM, WAYS_TO_HOLD, type EdgeKind, type FinishPlan, type WayToHold } from '#core/finish';
+import {
+  LAMP_CAUTION,
+  lampFitting,
+  SANDED_MM,
+  WAYS_TO_HOLD,
+  type EdgeKind,
+  type FinishPlan,
+  type WayToHold,
+} from '#core/finish';
 import type { Materials } from '#core/materials';
 import { materialsWish } from '#core/papers';
 import { showFineLength, showLength } from '#core/units';
@@ -125,10 +133,7 @@ function HeldPanel({
                 <p key={said}>{said}</p>
               ),
             )}
-            <p className="border-l-4 border-risk pl-3 text-[15.5px]">
-              Wiring, earth and holders are for a licensed electrician; the bulb goes by the label of its holder, for
-              heat under a shade has nowhere to go.
-            </p>
+            <p className="border-l-4 border-risk pl-3 text-[15.5px]">{LAMP_CAUTION}</p>
           </section>
         )}
         {plan.hold !== 'lamp' && <Bars plan={plan} held={held} unit={unit} change={change} slide={slide} />}
