@@ -41,7 +41,8 @@ export interface NumbersWritten {
 const SIZES = { least: 12, most: 15.5 } as const;
 const FONT = 'Numbers, system-ui, sans-serif';
 
-const { fonts } = globalThis as unknown as { readonly fonts: FontFaceSet };
+/** Of a worker's own. */
+declare const fonts: FontFaceSet;
 const face = new FontFace('Numbers', `url(${typeface})`, { weight: '200 900' });
 fonts.add(face);
 /** Where it cannot be had, the machine's own is written with. */

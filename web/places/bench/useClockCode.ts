@@ -14,8 +14,10 @@ export function useClockCode(panelId: string): void {
   const done = useRef<string | null>(null);
   const code = params.get('clock');
   useEffect(() => {
-    if (code === null || done.current === code) return;
+    // Taken once; the same code may be scanned again later.
+    const isTaken = done.current === code;
     done.current = code;
+    if (code === null || isTaken) return;
     setParams(
       (now) => {
         now.delete('clock');
