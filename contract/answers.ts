@@ -126,6 +126,11 @@ export const ANSWERS = {
   notes: z.strictObject({ seq, notes: z.array(ROWS.notes) }),
   /** What the studio uses up beside glass, and the latest entries of its book. */
   supplies: z.strictObject({ seq, supplies: z.array(ROWS.supplies), moves: z.array(ROWS.supplyMoves) }),
+  /** What went into the work on panels in hand and is not booked yet. */
+  'in-work': z.strictObject({
+    seq,
+    inWork: z.array(z.strictObject({ supplyId: text, panelId: text, panelName: text, amount: z.number() })),
+  }),
   /** What is decided on a panel beside its pieces. */
   plans: z.strictObject({
     seq,
@@ -237,6 +242,7 @@ export type HistoryAnswer = AnswerOf<'history'>;
 export type UndoAnswer = AnswerOf<'undo'>;
 export type BesideAnswer = AnswerOf<'beside'>;
 export type SuppliesAnswer = AnswerOf<'supplies'>;
+export type InWorkAnswer = AnswerOf<'in-work'>;
 export type PlansAnswer = AnswerOf<'plans'>;
 export type WaitsAnswer = AnswerOf<'waits'>;
 export type DayAnswer = AnswerOf<'day'>;

@@ -276,6 +276,12 @@ export const ASKS = {
     panelId: id.nullable(),
     reckoned: amount.nullable(),
   }),
+  'book-used': z.strictObject({
+    items: z
+      .array(z.strictObject({ id, supplyId: id, panelId: id, amount }))
+      .min(1)
+      .max(1000),
+  }),
   receive: receipt,
   'move-stock': z.strictObject({ stockId: knownLabel, place: name }),
   'receive-many': z.strictObject({ items: z.array(receipt).min(1).max(500) }),

@@ -97,6 +97,7 @@ const SOUND: Record<string, unknown> = {
       },
     ],
   },
+  'book-used': { items: [{ id: 'm', supplyId: 's', panelId: 'p', amount: 12.5 }] },
   'move-supply': { id: 'm', supplyId: 's', kind: 'used', amount: 12.5, panelId: 'p', reckoned: null },
   'sign-day': { personId: 'a', day: '2026-03-01', minutes: 312 },
   'take-in': { panelId: 'p', numbers: [3], as: 'bought' },

@@ -16,6 +16,7 @@ export {
   type BesideAnswer,
   type DayAnswer,
   type PlansAnswer,
+  type InWorkAnswer,
   type SuppliesAnswer,
   type WaitsAnswer,
   type HistoryAnswer,

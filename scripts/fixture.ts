@@ -339,6 +339,7 @@ await send('move-supply', { ...entry, id: 'm3', kind: 'counted', amount: 430 });
 const { basis: _, ...office } = envelope();
 await must('/put-back', { ...office, direction: 'undo', place: 'rack' });
 const wax = { id: 'wax', kind: 'wax', name: 'Wax', sort: '', code: '', packAmount: 225, packCents: 960 };
+await send('book-used', { items: [{ id: 'm5', supplyId: entry.supplyId, panelId: 'q', amount: 12.5 }] });
 await send('list-supplies', { items: [{ ...wax, low: 0, place: '', amount: 100, moveId: 'm4' }] });
 await send('plan-finish', { panelId: 'q', plan: { hold: 'fitted', place: 'door', bars: [75] } });
 await send('plan-finish', { panelId: 'q', plan: { tier: 2 } });

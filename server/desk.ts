@@ -48,6 +48,10 @@ interface Asked {
   readonly drawing?: NewDrawing;
 }
 
+type Asking = () => Asked | { readonly refusal: Refusal };
+/** What was begun goes back as a whole. */
+class Undone extends Error {}
+
 /** Where commands are carried out, one after the other: decide, append, write, tell. */
 export class Desk {
   readonly store: Store;
@@ -72,6 +76,34 @@ export class Desk {
   /** Carries a command out at an instant; a command id that is known already changes nothing. */
   submit({ basis, command, ...sender }: Submit, at: number): Result {
     return this.#once(sender, at, () => ({ command, basis }));
+  }
+
+  /**
+   * Carries out a command with what goes along with it, before or after: both as one, so that of a command that is refused
+   * nothing is left.
+   * @returns what became of the command itself
+   */
+  submitWith(request: Submit, along: Submit, when: 'before' | 'after', at: number): Result {
+    const carriedOut = ({ basis, command, ...sender }: Submit) =>
+      this.#carriedOut(sender, at, () => ({ command, basis }));
+    let results: readonly Result[] = [];
+    let refused: Result | null = null;
+    try {
+      this.store.atOnce(() => {
+        const early = when === 'before' ? [carriedOut(along)] : [];
+        const result = carriedOut(request);
+        if ('refusal' in result) {
+          refused = result;
+          throw new Undone();
+        }
+        results = [...early, result, ...(when === 'after' ? [carriedOut(along)] : [])];
+      });
+    } catch (error) {
+      if (refused === null || !(error instanceof Undone)) throw error;
+      return refused;
+    }
+    for (const result of results) this.#tell(result, request.bench);
+    return results[when === 'before' ? 1 : 0] as Result;
   }
 
   /** Puts back what somebody did last at a place. What is large is only named: it is put back as an entry, when asked for. */
@@ -128,30 +160,36 @@ export class Desk {
     return this.#once(sender, at, () => ({ command: { kind: 'accept-drawing', ask }, basis, drawing }));
   }
 
-  #once({ commandId, personId, bench }: Sender, at: number, asked: () => Asked | { refusal: Refusal }): Result {
-    const { store } = this;
-    const result = store.atOnce((): Result => {
-      const known = store.book.seqOf(commandId);
-      if (known !== null) return { seq: known, again: true, touched: {} };
-      const wish = asked();
-      if ('refusal' in wish) return wish;
-      const { command, basis, drawing } = wish;
-      if (basis > this.seq) return { refusal: { code: 'ahead' } };
-      const now: Circumstance = { at, seq: this.seq + 1, personId, bench };
-      const outcome = decide(this.state, command, now, basis, store.book);
-      if ('refusal' in outcome) return { refusal: this.#withMeanwhile(outcome.refusal, command, basis, bench) };
-      const { happening, inverse, changes } = outcome;
-      const panelId = actOf(happening.kind).panelOf(happening.fact);
-      store.record({ ...now, commandId, happening, inverse }, changes, panelId, drawing);
-      const of = happening.kind === 'put-back' ? { of: happening.fact.of } : {};
-      const told = toldRows(changes, this.state);
-      return { seq: now.seq, again: false, touched: touchedRows(changes), ...(told && { told }), ...of };
-    });
-    if ('seq' in result && !result.again) {
-      const { seq, touched, told } = result;
-      for (const tell of this.#listeners) tell({ seq, bench, touched, ...(told && { told }) });
-    }
+  #once(sender: Sender, at: number, asked: Asking): Result {
+    const result = this.store.atOnce(() => this.#carriedOut(sender, at, asked));
+    this.#tell(result, sender.bench);
     return result;
+  }
+
+  /** Carries a command out, inside a transaction. */
+  #carriedOut({ commandId, personId, bench }: Sender, at: number, asked: Asking): Result {
+    const { store } = this;
+    const known = store.book.seqOf(commandId);
+    if (known !== null) return { seq: known, again: true, touched: {} };
+    const wish = asked();
+    if ('refusal' in wish) return wish;
+    const { command, basis, drawing } = wish;
+    if (basis > this.seq) return { refusal: { code: 'ahead' } };
+    const now: Circumstance = { at, seq: this.seq + 1, personId, bench };
+    const outcome = decide(this.state, command, now, basis, store.book);
+    if ('refusal' in outcome) return { refusal: this.#withMeanwhile(outcome.refusal, command, basis, bench) };
+    const { happening, inverse, changes } = outcome;
+    const panelId = actOf(happening.kind).panelOf(happening.fact);
+    store.record({ ...now, commandId, happening, inverse }, changes, panelId, drawing);
+    const of = happening.kind === 'put-back' ? { of: happening.fact.of } : {};
+    const told = toldRows(changes, this.state);
+    return { seq: now.seq, again: false, touched: touchedRows(changes), ...(told && { told }), ...of };
+  }
+
+  #tell(result: Result, bench: string): void {
+    if (!('seq' in result) || result.again) return;
+    const { seq, touched, told } = result;
+    for (const tell of this.#listeners) tell({ seq, bench, touched, ...(told && { told }) });
   }
 
   /** What others have done at the panel since what the command was decided on: a screen that was away shows both. */

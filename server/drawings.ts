@@ -15,6 +15,7 @@ import {
 } from '#core/bench';
 import { begun, sketchOf, type DrawingRefusal, type EditRefusal } from '#core/cartoon';
 import { allNew, studyRules, type DrawingResult, type Study } from '#core/cutting';
+import type { MaterialsWish, WantedSupply } from '#core/materials';
 import type { LineAllowance } from '#core/sizing';
 import type { Desk, Sender } from './desk.ts';
 import { DrawingJobs } from './jobs/drawingJobs.ts';
@@ -114,6 +115,20 @@ export class Drawings {
     const study = await this.#jobs.study({ cartoon, allowance: facts.allowance, limits });
     drawings.keepStudy(id, study, rules, sketchOf(cartoon));
     return drawings.packedStudy(id, part, rules);
+  }
+
+  /** What a version takes beside glass by the usual figures; null where it is not here. */
+  async wanted(id: string, wish: MaterialsWish): Promise<readonly WantedSupply[] | null> {
+    const { drawings } = this.#desk.store;
+    const key = JSON.stringify(wish);
+    const kept = drawings.reckoning(id, key);
+    if (kept) return kept;
+    const reading = drawings.packed(id);
+    if (!reading) return null;
+    const wanted = await this.#jobs.reckon({ reading, wish });
+    // A drawing may have gone while it was reckoned.
+    if (drawings.packed(id)) drawings.keepReckoning(id, key, wanted);
+    return wanted;
   }
 
   #drawnPanel(panelId: string, old: PanelRow | undefined, wish: EditRequest['panel']): Drawn | null {

@@ -1,3 +1,6 @@
+import type { Supply } from '../stock/index.ts';
+import { nth } from '../units/index.ts';
+
 /** Densities of the metals, g/cm³ (CRC Handbook of Chemistry and Physics). */
 export const TIN_G_PER_CM3 = 7.287;
 export const LEAD_G_PER_CM3 = 11.34;
@@ -34,5 +37,21 @@ export const ALLOYS: readonly Alloy[] = [
   tinLead('63/37', 0.63, 183, 183),
   { code: 'lead-free', tin: null, solidusC: 227, liquidusC: 227, gPerCm3: 7.31 },
 ];
+
+/**
+ * The alloy that a panel is soldered with: what was booked for it last, else that of which most is on the shelf, else the
+ * first.
+ * @param booked ids of supplies booked for the panel, the latest last
+ */
+export function alloyInUse(
+  supplies: readonly (Pick<Supply, 'kind' | 'sort' | 'amount'> & { readonly id: string })[],
+  booked: readonly string[],
+): Alloy {
+  const spools = supplies.filter((one) => one.kind === 'solder' && alloyNamed(one.sort.toLowerCase()) !== null);
+  const [most] = [...spools].sort(
+    (a, b) => booked.lastIndexOf(b.id) - booked.lastIndexOf(a.id) || b.amount - a.amount || a.id.localeCompare(b.id),
+  );
+  return (most && alloyNamed(most.sort.toLowerCase())) ?? nth(ALLOYS, 0);
+}
 
 export const alloyNamed = (code: string): Alloy | null => ALLOYS.find((alloy) => alloy.code === code) ?? null;

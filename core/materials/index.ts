@@ -1,4 +1,4 @@
-export { alloyNamed, ALLOYS, mixedDensity, type Alloy } from './alloys.ts';
+export { alloyInUse, alloyNamed, ALLOYS, mixedDensity, type Alloy } from './alloys.ts';
 export { cameSection, type Came, type CameSection } from './cameSection.ts';
 export { foilFor, type FoilChoice } from './foil.ts';
 export { wantedSupplies, type WantedSupply } from './wanted.ts';

@@ -1,6 +1,6 @@
-import { ALLOYS, wantedSupplies } from '../materials/index.ts';
+import { wantedSupplies } from '../materials/index.ts';
 import { amountWords, SUPPLY_WORDS, supplyNeeds } from '../stock/index.ts';
-import { nth, showLength, showMoney } from '../units/index.ts';
+import { showLength, showMoney } from '../units/index.ts';
 import { headed, workArea, type Heading } from './heading.ts';
 import { listed, type Column } from './listed.ts';
 import { text, type Mark, type Page } from './page.ts';
@@ -49,10 +49,10 @@ export const listRows = (panel: PaperPanel): string[][] => [
 
 const metres = (mm: number): string => `${(mm / 1000).toFixed(1)} m`;
 
-function metalRows({ materials, supplies, unit, technique, currency, locale }: PaperPanel): string[][] {
+function metalRows({ materials, supplies, used, alloy, unit, technique, currency, locale }: PaperPanel): string[][] {
   if (!materials) return [];
   const { foil, weightG, cementMm } = materials;
-  const needs = supplyNeeds(wantedSupplies(materials, { technique, alloy: nth(ALLOYS, 0) }), supplies, technique);
+  const needs = supplyNeeds(wantedSupplies(materials, { technique, alloy }), supplies, technique, used);
   const row = (what: string, amount: string) => [what, amount, '', '', ''];
   return [
     ...needs.map((need) => {

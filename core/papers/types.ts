@@ -2,7 +2,7 @@ import type { Cartoon } from '../cartoon/index.ts';
 import type { FinishPlan } from '../finish/index.ts';
 import type { Ring } from '../geometry/index.ts';
 import type { CutList, LeadPlan, Through } from '../leading/index.ts';
-import type { Materials } from '../materials/index.ts';
+import type { Alloy, Materials } from '../materials/index.ts';
 import type { CutPiece, LineAllowance, Opening } from '../sizing/index.ts';
 import type { StraightBreak, Supply } from '../stock/index.ts';
 import type { Currency, DisplayUnit } from '../units/index.ts';
@@ -63,6 +63,9 @@ export interface PaperPanel {
   readonly materials: Materials | null;
   /** What is on the shelf beside glass. */
   readonly supplies: readonly (Supply & { readonly id: string })[];
+  /** What went into it already, by supply. */
+  readonly used: ReadonlyMap<string, number>;
+  readonly alloy: Alloy;
   readonly currency: Currency;
   readonly locale: string;
   /** Where another came goes through than would be chosen; as {@link Through}. */

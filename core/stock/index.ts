@@ -28,6 +28,7 @@ export { readReceipts, type Column as ReceiptColumn, type Receipt, type ReceiptF
 export { spreadOver, type GlassSpread, type Spread, type SpreadPanel, type Swap } from './spread.ts';
 export { shoppingList, USUAL_USE, type ToBuy } from './shopping.ts';
 export { labelsFrom } from './labels.ts';
+export { bySupply, lessInWork, notBooked, type InWork } from './inWork.ts';
 export {
   costOf,
   ownShare,

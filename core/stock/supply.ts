@@ -106,6 +106,8 @@ export interface SupplyNeed {
   /** By the figures that everybody uses, and by the studio's own where it has any. */
   readonly reckoned: number;
   readonly needed: number;
+  /** What of it went into the work already; the rest is to come. */
+  readonly gone: number;
   /** The studio's own figure beside the usual one; null where it has none. */
   readonly share: number | null;
   readonly there: number;
@@ -123,30 +125,44 @@ type Known = Supply & { readonly id: string };
 export const servesFor = (supply: Pick<Supply, 'kind' | 'sort'>, kind: SupplyKind, sort: string): boolean =>
   supply.kind === kind && (supply.sort === '' || supply.sort.toLowerCase() === sort.toLowerCase());
 
+/** What serves for a kind and sort, in the order in which it is taken: of that very sort first, then the most. */
+export const fitFor = (supplies: readonly Known[], kind: SupplyKind, sort: string): Known[] =>
+  supplies
+    .filter((one) => servesFor(one, kind, sort))
+    .sort((a, b) => Number(b.sort !== '') - Number(a.sort !== '') || b.amount - a.amount);
+
 /**
  * What work takes, held against what is there.
  * @param wanted amounts by the usual figures, in the measure of their kind
+ * @param used what went into this work already, by supply
  */
 export function supplyNeeds(
   wanted: readonly { readonly kind: SupplyKind; readonly sort: string; readonly amount: number }[],
   supplies: readonly Known[],
   work: SupplyWork,
+  used: ReadonlyMap<string, number> = new Map(),
 ): SupplyNeed[] {
+  const left = new Map(used);
   return wanted.map(({ kind, sort, amount }) => {
-    const fit = supplies
-      .filter((one) => servesFor(one, kind, sort))
-      .sort((a, b) => Number(b.sort !== '') - Number(a.sort !== '') || b.amount - a.amount);
+    const fit = fitFor(supplies, kind, sort);
     const [first] = fit;
     const share = fit.map((one) => ownShare(one, work)).find((one) => one !== null) ?? null;
     const needed = tidyAmount(amount * (share ?? 1));
     const there = tidyAmount(fit.reduce((sum, one) => sum + one.amount, 0));
-    const short = Math.max(0, needed - there);
+    let gone = 0;
+    for (const { id } of fit) {
+      const some = Math.min(needed - gone, left.get(id) ?? 0);
+      left.set(id, (left.get(id) ?? 0) - some);
+      gone += some;
+    }
+    const short = Math.max(0, needed - gone - there);
     const packs = first && first.packAmount > 0 ? Math.max(0, Math.ceil(short / first.packAmount - 1e-9)) : 0;
     return {
       kind,
       sort,
       reckoned: amount,
       needed,
+      gone: tidyAmount(gone),
       share,
       there,
       supplyId: first?.id ?? null,

@@ -1,6 +1,8 @@
 import { USUAL_FINISH } from '../finish/index.ts';
 import { readCartoon } from '../cartoon/index.ts';
 import { leadOf, type PaperGlass, type PaperPanel } from '../papers/index.ts';
+import { ALLOYS } from '../materials/index.ts';
+import { nth } from '../units/index.ts';
 import { cutOutlines, DEFAULT_ALLOWANCE } from '../sizing/index.ts';
 
 export const SKY: PaperGlass = {
@@ -31,6 +33,8 @@ export function paperPanel(svg: string, technique: 'foil' | 'lead' = 'foil'): Pa
     needs: [{ what: 'S-1 sky', needs: '0.2 m²', has: '1 m²', buy: '', cost: '' }],
     materials: null,
     supplies: [],
+    used: new Map(),
+    alloy: nth(ALLOYS, 0),
     currency: 'EUR',
     locale: 'en-GB',
     through: {},

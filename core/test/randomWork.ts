@@ -136,7 +136,7 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       return { panelId, numbers: waiting.length > 0 && random() < 0.7 ? waiting : some(), glassId: maybe(glass()) };
     },
     'keep-choice': () => ({ panelId, name: pick(['one', 'two']) }),
-    'take-choice': () => ({ panelId, name: pick(['one', 'two']) }),
+    'take-choice': () => ({ panelId, name: pick(['one', 'two', ...[...s.studio.all('choices')].map((c) => c.name)]) }),
     'drop-choice': () => ({ panelId, name: pick(['one', 'two']) }),
     mark: () => ({
       panelId,
@@ -216,6 +216,9 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       amount: below(300) + 0.5,
       panelId: maybe(panelId),
       reckoned: maybe(below(200)),
+    }),
+    'book-used': () => ({
+      items: [{ id: fresh('m'), supplyId: pick(['spool', 'roll']), panelId, amount: below(60) + 0.5 }],
     }),
     'sign-day': () => ({ personId: pick(['ada', 'bo']), day: `2026-03-0${1 + below(9)}`, minutes: below(500) }),
     'write-note': () => ({

@@ -20,10 +20,10 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
   'core/finish': core('units', 'limits', 'geometry', 'cartoon', 'sizing', 'leading', 'materials', 'stock'),
   'core/papers': core('units', 'geometry', 'cartoon', 'sizing', 'leading', 'materials', 'finish', 'stock', 'words'),
   'core/bench': core('units', 'limits', 'geometry', 'cartoon', 'sizing', 'stock', 'layout', 'finish'),
-  'core/labour': core('units', 'bench', 'cutting'),
+  'core/labour': core('units', 'bench', 'cutting', 'stock'),
   'core/words': [...DRAWING, ...core('leading', 'materials', 'finish', 'stock', 'layout', 'bench', 'labour')],
   contract: core('units', 'limits', 'cartoon', 'sizing', 'cutting', 'stock', 'finish', 'bench'),
-  server: ['contract', ...DRAWING, ...core('materials', 'finish', 'papers', 'stock', 'bench', 'words')],
+  server: ['contract', ...DRAWING, ...core('materials', 'finish', 'papers', 'stock', 'bench', 'labour', 'words')],
   web: [
     'contract',
     ...DRAWING,

@@ -17,6 +17,7 @@ import type { Desk } from '../desk.ts';
 import { Drawings } from '../drawings.ts';
 import { exportParts } from '../export.ts';
 import type { Copies, PutBack } from '../copies/copies.ts';
+import { Shelf } from '../shelf.ts';
 import { hashOf } from '../store/packing.ts';
 import { liveChannel } from '../live/live.ts';
 import type { access } from './access.ts';
@@ -49,6 +50,7 @@ export function api({ desk, clock, drawingWorker, paperWorker, gate, copies, put
   const router = Router();
   const live = liveChannel(desk);
   const drawings = new Drawings(desk, drawingWorker, clock);
+  const shelf = new Shelf(desk, drawings);
   const answer = (res: Response, result: Accepted | { refusal: Refusal }) => {
     if (!('refusal' in result)) return void res.json(result);
     sendError(res, 'refused', refusalWords(result.refusal, settingsOf(desk.state).unit, desk.state), result.refusal);
@@ -77,17 +79,17 @@ export function api({ desk, clock, drawingWorker, paperWorker, gate, copies, put
   });
   router.get('/live', (req, res) => live.join(req, res, () => gate.isIn(req)));
   router.use(compression({ level: PACK_LEVEL }));
-  router.use(queries(desk, drawings, clock));
-  router.use(papers(desk, drawings, paperWorker));
+  router.use(queries(desk, drawings, shelf, clock));
+  router.use(papers(desk, drawings, shelf, paperWorker));
   router.get('/export', async (_req, res) => {
     res.attachment('nelvik-studio.json').type('json');
     await pipeline(Readable.from(exportParts(desk.store)), res);
   });
 
-  router.post('/commands', express.json({ limit: COMMAND_LIMIT }), (req, res) => {
+  router.post('/commands', express.json({ limit: COMMAND_LIMIT }), async (req, res) => {
     const parsed = submitSchema.safeParse(req.body);
     if (!parsed.success) return sendError(res, 'bad-input', firstProblem(parsed.error));
-    answer(res, desk.submit(parsed.data as Submit, clock()));
+    answer(res, await shelf.submit(parsed.data as Submit, clock()));
   });
   // A note with its photo is one step: it waits in the browser as a whole while there is no network.
   router.post('/notes', express.json({ limit: NOTE_LIMIT }), (req, res) => {

@@ -7,6 +7,7 @@ import { JobPool, type JobLimits } from '../jobs/pool.ts';
 import { OUTLINE_FORMATS } from '../papers/outlines.ts';
 import { paperFacts } from '../papers/paperFacts.ts';
 import { work, type PaperJob } from '../papers/paperWork.ts';
+import type { Shelf } from '../shelf.ts';
 import { sendError } from './errors.ts';
 
 const LIMITS: JobLimits = { longestMs: 60_000, mostMemoryMb: 1024 };
@@ -32,7 +33,7 @@ const outlineQuery = z.object({
 const TYPES = { svg: 'image/svg+xml', dxf: 'application/dxf' } as const;
 
 /** The papers of a panel: as pages to look at, as a PDF, and its cut outlines as files for a plotter. */
-export function papers(desk: Desk, drawings: Drawings, worker: URL | null): Router {
+export function papers(desk: Desk, drawings: Drawings, shelf: Shelf, worker: URL | null): Router {
   const router = Router();
   const pool = new JobPool(worker, AT_ONCE, (job) => work(job as PaperJob));
   const made = async (
@@ -41,7 +42,7 @@ export function papers(desk: Desk, drawings: Drawings, worker: URL | null): Rout
     job: DistributiveOmit<PaperJob, 'facts'>,
   ): Promise<Buffer | null> => {
     const id = String(req.params.id);
-    const facts = await paperFacts(desk, drawings, id, `${req.protocol}://${req.get('host') ?? 'localhost'}`);
+    const facts = await paperFacts(desk, drawings, shelf, id, `${req.protocol}://${req.get('host') ?? 'localhost'}`);
     if (facts === null) {
       sendError(res, 'not-here', 'There is no drawing of this panel yet, so there is nothing to print.');
       return null;

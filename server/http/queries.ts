@@ -18,6 +18,7 @@ import { dayAnswer } from '../queries/day.ts';
 import { plansAnswer } from '../queries/plans.ts';
 import { waitsAnswer } from '../queries/waits.ts';
 import { suppliesAnswer } from '../queries/supplies.ts';
+import type { Shelf } from '../shelf.ts';
 import { studioAnswer } from '../queries/studio.ts';
 import { todayAnswer } from '../queries/today.ts';
 import { unpack } from '../store/packing.ts';
@@ -33,7 +34,7 @@ const LONGEST_MS = 32 * 24 * 3600 * 1000;
 const FOREVER = 'private, max-age=31536000, immutable';
 
 /** One question a place. Answers carry a tag: what has not changed is not sent again. */
-export function queries(desk: Desk, drawings: Drawings, clock: () => number): Router {
+export function queries(desk: Desk, drawings: Drawings, shelf: Shelf, clock: () => number): Router {
   const router = Router();
   const found = (res: Response, answer: object | null, what: string) => {
     if (answer === null) return sendError(res, 'not-here', `This ${what} is not in the studio.`);
@@ -42,7 +43,7 @@ export function queries(desk: Desk, drawings: Drawings, clock: () => number): Ro
   const beforeOf = (req: Request) => before.parse(req.query.before) ?? null;
 
   router.get('/studio', (_req, res) => found(res, studioAnswer(desk, clock()), 'studio'));
-  router.get('/today', (_req, res) => found(res, todayAnswer(desk), 'day'));
+  router.get('/today', async (_req, res) => found(res, todayAnswer(desk, await shelf.supplies()), 'day'));
   router.get('/calendar.ics', (req, res) =>
     res
       .set('cache-control', 'private, no-cache')
@@ -79,6 +80,13 @@ export function queries(desk: Desk, drawings: Drawings, clock: () => number): Ro
   });
   router.get('/waits', (_req, res) => found(res, waitsAnswer(desk), 'list'));
   router.get('/supplies', (_req, res) => found(res, suppliesAnswer(desk), 'list'));
+  router.get('/in-work', async (_req, res) => {
+    const inWork = (await shelf.inWork()).map((one) => ({
+      ...one,
+      panelName: desk.state.get('panels', one.panelId)?.name ?? '',
+    }));
+    found(res, { seq: desk.seq, inWork }, 'list');
+  });
   router.get('/panels/:id/plans', (req, res) => found(res, plansAnswer(desk, req.params.id), 'panel'));
   router.get('/days', (req, res) => {
     const asked = period.safeParse(req.query);

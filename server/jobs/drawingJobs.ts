@@ -9,7 +9,9 @@ import {
   type EditJob,
   type Study,
 } from '#core/cutting';
+import { materialsOf, wantedSupplies, type MaterialsWish, type WantedSupply } from '#core/materials';
 import type { LineAllowance } from '#core/sizing';
+import { unpackJson } from '../store/packing.ts';
 import { JobEnded, JobPool, type JobLimits } from './pool.ts';
 
 /** The largest drawing takes 12 s and 340 MB here; whatever takes more is no drawing of a panel. */
@@ -24,8 +26,15 @@ export interface StudyJob {
   readonly allowance: LineAllowance;
   readonly limits: CuttingLimits;
 }
-export type Job = DrawingJob | EditJob | StudyJob;
-type Answer = DrawingResult | DrawingRefusal | { readonly refusal: EditRefusal } | Study;
+/** What a drawing takes beside glass. */
+export interface ReckoningJob {
+  readonly kind: 'reckon';
+  /** As it lies packed. */
+  readonly reading: Uint8Array;
+  readonly wish: MaterialsWish;
+}
+export type Job = DrawingJob | EditJob | StudyJob | ReckoningJob;
+type Answer = DrawingResult | DrawingRefusal | { readonly refusal: EditRefusal } | Study | readonly WantedSupply[];
 
 /** The work itself, wherever it runs. */
 export function work(job: Job, onProgress?: (share: number) => void): Answer {
@@ -36,6 +45,10 @@ export function work(job: Job, onProgress?: (share: number) => void): Answer {
       return editDrawing(job);
     case 'study':
       return studyCartoon(job.cartoon, job.allowance, job.limits);
+    case 'reckon': {
+      const { cartoon } = unpackJson<{ cartoon: Cartoon }>(job.reading);
+      return wantedSupplies(materialsOf(cartoon, job.wish), job.wish);
+    }
   }
 }
 
@@ -57,6 +70,10 @@ export class DrawingJobs {
 
   study(job: Omit<StudyJob, 'kind'>): Promise<Study> {
     return this.#pool.run({ kind: 'study', ...job }, { limits: LIMITS }) as Promise<Study>;
+  }
+
+  reckon(job: Omit<ReckoningJob, 'kind'>): Promise<readonly WantedSupply[]> {
+    return this.#pool.run({ kind: 'reckon', ...job }, { limits: LIMITS }) as Promise<readonly WantedSupply[]>;
   }
 
   /** A drawing that takes more than any panel's is refused in a sentence, not told as a fault. */

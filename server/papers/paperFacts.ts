@@ -6,12 +6,14 @@ import { showArea, showMoney } from '#core/units';
 import { textureWords } from '#core/words';
 import type { Desk } from '../desk.ts';
 import type { Drawings } from '../drawings.ts';
+import type { Shelf } from '../shelf.ts';
 import type { LyingPiece, PaperFacts } from './paperWork.ts';
 
 /** What the papers of a panel are made from; null where it has no drawing, or is not there. */
 export async function paperFacts(
   desk: Desk,
   drawings: Drawings,
+  shelf: Shelf,
   panelId: string,
   base: string,
 ): Promise<PaperFacts | null> {
@@ -66,7 +68,7 @@ export async function paperFacts(
     laid: (state.get('leadMarks', panelId)?.laid ?? []).flatMap((id) => state.get('pieces', id)?.number ?? []),
     currency: settings.currency,
     locale,
-    supplies: state.where('supplies', 'away is null order by kind, name, id'),
+    ...(await shelf.forPanel(panelId)),
     pieces: pieces.map(({ number, section, glassId, flowDeg }) => {
       const glass = glassId === null ? undefined : glasses.get(glassId);
       return { number, section, flowDeg, glass: glass ? paperGlass(glass) : null };

@@ -95,7 +95,7 @@ function panelOf(facts: PaperFacts, wants: ReturnType<typeof wantsMore> | false)
   const outlines = cuts.map(
     (list) => new Map(list.map(({ number, rings }) => [number, rings.find((r) => signedArea(r) > 0)])),
   );
-  const { allowance, pieces } = plain;
+  const { allowance, pieces, alloy } = plain;
   const thicknesses = pieces.flatMap(({ glass }) => glass?.thicknessMm ?? []);
   return {
     ...plain,
@@ -108,7 +108,7 @@ function panelOf(facts: PaperFacts, wants: ReturnType<typeof wantsMore> | false)
         return outline ? [{ name, outline: outlineWhereItLies(outline, spot) }] : [];
       }),
     })),
-    materials: wants && wants.materials ? materialsOf(cartoon, materialsWish(allowance, thicknesses)) : null,
+    materials: wants && wants.materials ? materialsOf(cartoon, materialsWish(allowance, thicknesses, alloy)) : null,
     lead:
       wants && wants.lead && plain.technique === 'lead'
         ? leadOf(cartoon, allowance, {

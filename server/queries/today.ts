@@ -3,8 +3,11 @@ import type { Tables } from '#core/bench';
 import type { Desk } from '../desk.ts';
 import { glanceOf } from './glance.ts';
 
-/** Every panel in hand, by commission in order of due date, and the glass that runs short for them. */
-export function todayAnswer(desk: Desk): TodayAnswer {
+/**
+ * Every panel in hand, by commission in order of due date, and the glass that runs short for them.
+ * @param supplies as they stand on the shelf
+ */
+export function todayAnswer(desk: Desk, supplies: readonly Tables['supplies'][]): TodayAnswer {
   const { state } = desk;
   const byCommission = new Map<string, Tables['panels'][]>();
   for (const panel of state.where('panels', 'delivered_at is null and away is null order by rowid')) {
@@ -21,9 +24,10 @@ export function todayAnswer(desk: Desk): TodayAnswer {
     seq: desk.seq,
     jobs,
     short: runningShort(desk),
-    low: state
-      .where('supplies', 'away is null and low > 0 and amount < low order by name')
-      .map(({ id, name }) => ({ supplyId: id, name })),
+    low: supplies
+      .filter(({ low, amount }) => low > 0 && amount < low)
+      .map(({ id, name }) => ({ supplyId: id, name }))
+      .sort((a, b) => a.name.localeCompare(b.name, 'en')),
   };
 }
 

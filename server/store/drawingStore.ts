@@ -1,10 +1,11 @@
 import { and, desc, eq, getTableColumns, notInArray, sql } from 'drizzle-orm';
 import type { Cartoon, CartoonReading } from '#core/cartoon';
 import type { Study } from '#core/cutting';
+import type { WantedSupply } from '#core/materials';
 import type { LineAllowance } from '#core/sizing';
 import type { Db } from './database.ts';
 import { hashOf, pack, packJson, unpack, unpackJson } from './packing.ts';
-import { drawings, files, fileUses, studies } from './schema/index.ts';
+import { drawings, files, fileUses, reckonings, studies } from './schema/index.ts';
 
 /** What a version of a drawing says: all that cannot be worked out again. */
 export interface StoredReading extends Pick<CartoonReading, 'findings' | 'repairs' | 'toleranceMm'> {
@@ -95,10 +96,11 @@ export class DrawingStore {
       .all()
       .map((d) => d.id);
     const ofPanel = this.#db.select({ id: drawings.id }).from(drawings).where(eq(drawings.panelId, panelId));
-    this.#db
-      .delete(studies)
-      .where(and(sql`${studies.drawingId} in ${ofPanel}`, notInArray(studies.drawingId, newest)))
-      .run();
+    for (const kept of [studies, reckonings])
+      this.#db
+        .delete(kept)
+        .where(and(sql`${kept.drawingId} in ${ofPanel}`, notInArray(kept.drawingId, newest)))
+        .run();
   }
 
   /** As it lies: JSON of a {@link StoredReading}, packed. */
@@ -114,6 +116,22 @@ export class DrawingStore {
       .where(and(eq(studies.drawingId, id), eq(studies.rules, rules)))
       .get();
     return found?.part ?? null;
+  }
+
+  /** What a version takes beside glass, where it was reckoned for that very wish. */
+  reckoning(id: string, wish: string): readonly WantedSupply[] | null {
+    const { drawingId, wanted } = reckonings;
+    const found = this.#db
+      .select({ wanted })
+      .from(reckonings)
+      .where(and(eq(drawingId, id), eq(reckonings.wish, wish)))
+      .get();
+    return found?.wanted ?? null;
+  }
+
+  keepReckoning(drawingId: string, wish: string, wanted: readonly WantedSupply[]): void {
+    const values = { drawingId, wish, wanted: [...wanted] };
+    this.#db.insert(reckonings).values(values).onConflictDoUpdate({ target: reckonings.drawingId, set: values }).run();
   }
 
   reading(id: string): StoredReading | null {

@@ -79,6 +79,7 @@ export const api = {
   rack: () => place<'rack'>('/rack'),
   waits: () => place<'waits'>('/waits'),
   supplies: () => place<'supplies'>('/supplies'),
+  inWork: () => place<'in-work'>('/in-work'),
   plans: (panelId: string) => place<'plans'>(`/panels/${at(panelId)}/plans`),
   /** @param days the first and the last, `YYYY-MM-DD` */
   day: (from: number, to: number, [first, last]: readonly [string, string]) =>

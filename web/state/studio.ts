@@ -130,6 +130,8 @@ export const useWaits = () => useQuery({ queryKey: ['waits'], queryFn: api.waits
 /** What the studio uses up beside glass. */
 export const useSupplies = (isWanted = true) =>
   useQuery({ queryKey: ['supplies'], queryFn: isWanted ? api.supplies : skipToken, ...asked });
+/** What went into the work on panels in hand and is not booked yet. Each mark changes it, so it is an answer of its own. */
+export const useInWork = () => useQuery({ queryKey: ['in-work'], queryFn: api.inWork, ...asked });
 /** What is decided on a panel beside its pieces. */
 export const usePlans = (panelId: string) =>
   useQuery({ queryKey: ['plans', panelId], queryFn: () => api.plans(panelId), retry, staleTime: HOLDS_MS });

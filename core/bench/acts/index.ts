@@ -4,6 +4,7 @@ import type { Reader } from '../tables.ts';
 import { acceptDrawing } from './acceptDrawing/act.ts';
 import { advancePieces } from './advancePieces/act.ts';
 import { askSteps } from './askSteps/act.ts';
+import { bookUsed } from './bookUsed/act.ts';
 import { breakPieces } from './breakPieces/act.ts';
 import { changeSettings } from './changeSettings/act.ts';
 import { chooseGlass } from './chooseGlass/act.ts';
@@ -108,6 +109,7 @@ export const ACTS = {
   'save-supply': saveSupply,
   'list-supplies': listSupplies,
   'move-supply': moveSupply,
+  'book-used': bookUsed,
   'start-clock': startClock,
   'stop-clock': stopClock,
   'enter-hours': enterHours,

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { blob, check, index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import type { WantedSupply } from '#core/materials';
 import type { LineAllowance } from '#core/sizing';
 
 /** Drawings, pictures and other files, each kept once under the hash of its content (SHA-256, hex). */
@@ -51,6 +52,15 @@ export const drawings = sqliteTable(
   },
   (t) => [index('drawings_by_panel').on(t.panelId, t.at)],
 );
+
+/** What a drawing takes beside glass, by the wish that it was reckoned for last. Can be reckoned again at any time. */
+export const reckonings = sqliteTable('reckonings', {
+  drawingId: text('drawing_id')
+    .primaryKey()
+    .references(() => drawings.id, { onDelete: 'cascade' }),
+  wish: text('wish').notNull(),
+  wanted: text('wanted', { mode: 'json' }).$type<WantedSupply[]>().notNull(),
+});
 
 /** What follows from a drawing: cut outlines, what is hard about each, a small sketch. Can be made again at any time. */
 export const studies = sqliteTable('studies', {

@@ -21,7 +21,7 @@ import {
 } from './panels.ts';
 import { settings, people, glasses, stock, supplies, routes, routeSteps, commissions } from './studio.ts';
 
-export { fileUses, files, drawings, studies } from './files.ts';
+export { fileUses, files, drawings, reckonings, studies } from './files.ts';
 export { log, logOriginals, meta, OFF_THE_RACK, pieceLog } from './log.ts';
 export {
   ledgerTotals,

@@ -42,7 +42,7 @@ export const HELP = {
     title: 'Supplies',
     lines: [
       'Everything used up beside glass stands here as full as it is: rolls, cames, spools, bottles and tins.',
-      'A tap opens its card: book what came or was used, count it, or lay it on the scale.',
+      'What goes into panels comes off by itself as their work is done. A tap opens a card: book what came or was used, count it, or lay it on the scale.',
       'Lists with prices come in and go out as CSV.',
     ],
   },
@@ -87,7 +87,7 @@ export const HELP = {
     title: 'Materials',
     lines: [
       'What the panel takes of foil or came, of solder and all that stands in bottles and tins, worked out from its own lines.',
-      'Beside each stands what is on the shelf and how much to buy. Booked as used, it leaves the shelf and counts for this panel.',
+      'Beside each stands what is on the shelf and how much to buy. What is worked up leaves the shelf by itself; weigh a spool before and after, and the studio learns its own figure.',
       'Weigh a spool before and after a job, and estimates go by what your own hand uses.',
     ],
   },

@@ -1,13 +1,14 @@
 import { SIDES, workWord } from '#core/bench';
 import { minutesOf, panelSum } from '#core/labour';
 import { fitsInto } from '#core/sizing';
+import { costOf } from '#core/stock';
 import { count, showMinutes, showMoney, showNumbers } from '#core/units';
 import { jointsWords, waitOf } from '#core/words';
 import type { PanelPaths } from '../../panel/paths.ts';
 import type { PanelView } from '../../panel/view.ts';
 import { useSend } from '../../state/send.ts';
 import { Link } from 'react-router';
-import { usePanelHours, usePlans } from '../../state/studio.ts';
+import { useInWork, usePanelHours, usePlans, useSupplies } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { dayAndTime } from '../../ui/dates.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -38,6 +39,13 @@ export function Delivery({
   const mending = plans?.repairs.filter((repair) => repair.closedAt === null) ?? [];
   const measured = plans?.finish?.measured ?? null;
   const isTooLarge = measured !== null && panel.opening !== null && !fitsInto(measured, panel.opening);
+  const { data: shelf } = useSupplies();
+  const { data: work } = useInWork();
+  const toBook = (work?.inWork ?? []).flatMap(({ supplyId, panelId, amount }) => {
+    const supply = shelf?.supplies.find((one) => one.id === supplyId);
+    return panelId === panel.id && supply ? [{ name: supply.name, cents: costOf(supply, amount) }] : [];
+  });
+  const besideCents = [...(plans?.used ?? []), ...toBook].reduce((all, { cents }) => all + cents, 0);
   const wait = waitOf(panel, now);
   const joints = paths?.cartoon.joints ?? [];
   const open = SIDES.filter((side) => joints.length > 0 && panel.soldered[side].length < joints.length);
@@ -99,11 +107,20 @@ export function Delivery({
           {sum.breaks === 0 ? 'none' : sum.breaks === 1 ? 'once' : `${sum.breaks} times`}
         </dd>
         <dd className="text-right">{money(sum.lostCents)}</dd>
+        <dt>Beside glass</dt>
+        <dd className="text-right text-mute">
+          {toBook.length > 0 ? `${count(toBook.length, 'supply', 'supplies')} booked with it` : ''}
+        </dd>
+        <dd className="text-right">{money(besideCents)}</dd>
         <dt className="font-semibold">Together</dt>
         <dd />
-        <dd className="text-right font-semibold">{money(sum.labourCents + sum.glassCents + sum.lostCents)}</dd>
+        <dd className="text-right font-semibold">
+          {money(sum.labourCents + sum.glassCents + sum.lostCents + besideCents)}
+        </dd>
       </dl>
-      <p className="text-[15px] text-mute">At cost: each person’s hourly rate and the price of the glass.</p>
+      <p className="text-[15px] text-mute">
+        At cost: each person’s hourly rate, the price of the glass, and what came off the shelf.
+      </p>
       <div className="mt-auto grid grid-cols-2 gap-2">
         <Button onClick={onClose}>Leave it</Button>
         <Button look="go" onClick={onDeliver}>

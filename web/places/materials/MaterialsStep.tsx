@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Tables } from '#core/bench';
-import { shareDone } from '#core/labour';
 import {
+  alloyInUse,
   ALLOYS,
   alloyNamed,
   wantedSupplies,
@@ -12,15 +12,15 @@ import {
   type MaterialsWish,
 } from '#core/materials';
 import { materialsWish } from '#core/papers';
-import { amountWords, SUPPLY_WORDS, supplyNeeds, type SupplyNeed } from '#core/stock';
-import { count, nth, showFineLength, showMoney } from '#core/units';
+import { amountWords, bySupply, lessInWork, SUPPLY_WORDS, supplyNeeds, type SupplyNeed } from '#core/stock';
+import { count, showFineLength, showMoney } from '#core/units';
 import { materialsFindingWords, profileWords } from '#core/words';
 import { GlassStill } from '../../panel/GlassStill.tsx';
 import { panelMaterial } from '../../panel/panelMaterial.ts';
 import type { PanelPaths } from '../../panel/paths.ts';
 import { usePanelView } from '../../panel/usePanelView.ts';
 import type { PanelView } from '../../panel/view.ts';
-import { usePlans, useSupplies } from '../../state/studio.ts';
+import { useInWork, usePlans, useSupplies } from '../../state/studio.ts';
 import { BookSupply } from '../../supplies/BookSupply.tsx';
 import { SupplyForm } from '../../supplies/SupplyForm.tsx';
 import { SupplyPicture } from '../../supplies/SupplyPicture.tsx';
@@ -57,8 +57,11 @@ const NO_LIGHT = { kind: 'bench', roomLit: true } as const;
 
 function WhatItTakes({ view, paths }: { view: PanelView; paths: PanelPaths }) {
   const { panel, pieces, glasses, settings } = view;
-  const [code, setCode] = useState('60/40');
-  const alloy = alloyNamed(code) ?? nth(ALLOYS, 0);
+  const { data: shelf } = useSupplies();
+  const { data: plans } = usePlans(panel.id);
+  const [code, setCode] = useState<string | null>(null);
+  const usual = alloyInUse(shelf?.supplies ?? [], plans?.used.map((move) => move.supplyId) ?? []);
+  const alloy = (code === null ? null : alloyNamed(code)) ?? usual;
   const thicknesses = pieces.flatMap((piece) => glasses.get(piece.glassId ?? '')?.thicknessMm ?? []);
   const wish = materialsWish(panel.allowance, thicknesses, alloy);
   const materials = useMaterials(panel.cartoonId ?? '', paths.cartoon, wish);
@@ -83,7 +86,7 @@ function WhatItTakes({ view, paths }: { view: PanelView; paths: PanelPaths }) {
           <div className="w-40">
             <ChoiceField
               label="Solder"
-              value={code}
+              value={alloy.code}
               options={ALLOYS.map((one) => ({ value: one.code, text: one.code }))}
               onChoice={setCode}
             />
@@ -169,30 +172,35 @@ function Needs({
   const { data } = useSupplies();
   const { data: plans } = usePlans(panel.id);
   const [asked, setAsked] = useState<Asked>(null);
-  const supplies = data?.supplies ?? [];
-  const needs = supplyNeeds(wantedSupplies(materials, wish), supplies, panel.technique);
+  const { data: work } = useInWork();
+  const inWork = work?.inWork ?? [];
+  const own = inWork.filter((one) => one.panelId === panel.id);
+  const booked = bySupply(plans?.used.map(({ supplyId, delta }) => ({ supplyId, amount: -delta })) ?? []);
+  const open = bySupply(own);
+  const kinds = new Map(data?.supplies.map((one) => [one.id, one.kind]));
+  /** Soldered with another alloy than was reckoned with, it took about as much of that. */
+  const openOf = ({ id, kind }: Tables['supplies']) =>
+    open.get(id) ??
+    (kind === 'solder' ? own.reduce((sum, one) => sum + (kinds.get(one.supplyId) === kind ? one.amount : 0), 0) : 0);
+  const supplies = lessInWork(data?.supplies ?? [], inWork);
+  const used = bySupply([...[...booked].map(([supplyId, amount]) => ({ supplyId, amount })), ...own]);
+  const needs = supplyNeeds(wantedSupplies(materials, wish), supplies, panel.technique, used);
   const money = (cents: number) => showMoney(cents, settings.currency, settings.locale);
-  const used = new Map<string, number>();
-  for (const { supplyId, delta } of plans?.used ?? []) used.set(supplyId, (used.get(supplyId) ?? 0) - delta);
-  const share = workDone(view);
-  /** What went into the work done so far and is not booked yet. */
-  const openOf = (need: SupplyNeed, supply: Tables['supplies']) =>
-    Math.max(0, need.needed * share(need.kind) - (used.get(supply.id) ?? 0));
   const buyCents = needs.reduce((sum, need) => sum + need.buyCents, 0);
   const joints = materials.joints.L + materials.joints.T + materials.joints.X + materials.joints.more;
   return (
     <>
       <ul className="border-b border-line">
         {needs.map((need) => {
-          const supply = supplies.find((one) => one.id === need.supplyId);
-          const open = supply ? openOf(need, supply) : 0;
-          const isShort = need.there < need.needed;
+          const supply = data?.supplies.find((one) => one.id === need.supplyId);
+          const shown = supplies.find((one) => one.id === need.supplyId);
+          const isShort = need.there < need.needed - need.gone;
           return (
             <li
               key={`${need.kind}${need.sort}`}
               className="flex min-h-[68px] flex-wrap items-center gap-x-4 border-t border-line py-1.5"
             >
-              <SupplyPicture supply={supply ?? { kind: need.kind, amount: 0, packAmount: 1 }} size={48} />
+              <SupplyPicture supply={shown ?? { kind: need.kind, amount: 0, packAmount: 1 }} size={48} />
               <span className="min-w-0 flex-1 basis-56">
                 <span className="text-[16px]">
                   {supply?.name ?? `${SUPPLY_WORDS[need.kind]} ${need.sort}`}:{' '}
@@ -206,11 +214,9 @@ function Needs({
                       · buy {need.packs} × {amountWords(need.kind, supply?.packAmount ?? 0)}, {money(need.buyCents)}
                     </b>
                   )}
-                  {supply && !isShort && ' · enough'}
+                  {supply && !isShort && (need.gone >= need.needed ? ' · all of it is in the work' : ' · enough')}
+                  {need.gone > 0 && need.gone < need.needed && ` · ${amountWords(need.kind, need.gone)} in the work`}
                   {need.share !== null && ` · by your own figure, ${Math.round(need.share * 100)} % of the usual`}
-                  {supply &&
-                    (used.get(supply.id) ?? 0) > 0 &&
-                    ` · ${amountWords(need.kind, used.get(supply.id) ?? 0)} booked`}
                 </span>
               </span>
               {supply ? (
@@ -222,7 +228,6 @@ function Needs({
                   Enter it
                 </Button>
               )}
-              {supply && open > 0 && <span className="sr-only">{amountWords(need.kind, open)} not booked yet</span>}
             </li>
           );
         })}
@@ -261,10 +266,12 @@ function Needs({
         {asked?.kind === 'book' && (
           <BookSupply
             supply={asked.supply}
+            inWork={inWork}
             use={{
               panelId: panel.id,
               panelName: panel.name,
-              reckoned: openOf(asked.need, asked.supply) / (asked.need.share ?? 1),
+              open: openOf(asked.supply),
+              share: asked.need.share ?? 1,
             }}
             done={() => setAsked(null)}
           />
@@ -272,32 +279,6 @@ function Needs({
       </Sheet>
     </>
   );
-}
-
-/** How much of the work is done that uses a kind of supply, from 0 to 1. */
-function workDone({ panel, pieces, paths }: PanelView): (kind: SupplyNeed['kind']) => number {
-  const joints = paths?.cartoon.joints.length ?? 0;
-  const soldered = joints === 0 ? 0 : (panel.soldered.front.length + panel.soldered.back.length) / (2 * joints);
-  const isDone = (code: string) => (panel.steps[code] === undefined ? 0 : 1);
-  return (kind) => {
-    switch (kind) {
-      case 'foil':
-        return shareDone(panel.route, pieces, 'foiling');
-      case 'came':
-        return shareDone(panel.route, pieces, 'leading');
-      case 'solder':
-      case 'flux':
-        return soldered;
-      case 'cement':
-      case 'whiting':
-        return isDone('cement');
-      case 'patina':
-      case 'wax':
-        return Math.max(isDone('patina'), isDone('wax'));
-      default:
-        return 0;
-    }
-  };
 }
 
 /** Where it melts, and how hot an iron is for it (from memory): lead came itself melts under a hot tip. */

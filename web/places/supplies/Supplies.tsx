@@ -1,12 +1,21 @@
 import { Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
+import type { InWorkAnswer } from '#contract';
 import type { Settings, Tables } from '#core/bench';
-import { amountWords, ownShare, SUPPLY_COLUMNS, SUPPLY_WORDS, writtenAmount, writtenUnit } from '#core/stock';
+import {
+  amountWords,
+  lessInWork,
+  ownShare,
+  SUPPLY_COLUMNS,
+  SUPPLY_WORDS,
+  writtenAmount,
+  writtenUnit,
+} from '#core/stock';
 import { count, showMoney } from '#core/units';
 import { AwayMenu } from '../../history/AwayMenu.tsx';
 import { UndoButtons } from '../../history/UndoButtons.tsx';
-import { useSettings, useStudio, useSupplies } from '../../state/studio.ts';
+import { useInWork, useSettings, useStudio, useSupplies } from '../../state/studio.ts';
 import { BookSupply } from '../../supplies/BookSupply.tsx';
 import { SupplyForm } from '../../supplies/SupplyForm.tsx';
 import { SupplyPicture } from '../../supplies/SupplyPicture.tsx';
@@ -28,6 +37,7 @@ const isLow = ({ amount, low }: SupplyRow): boolean => amount < low || amount ==
 export function Supplies() {
   useTitle('Supplies');
   const { data } = useSupplies();
+  const { data: work } = useInWork();
   const settings = useSettings();
   const [params] = useSearchParams();
   const [open, setOpen] = useState<Open>(() => {
@@ -36,11 +46,12 @@ export function Supplies() {
   });
   const [look, setLook] = useState<'shelf' | 'table'>('shelf');
   if (!data) return null;
-  const { supplies } = data;
+  const inWork = work?.inWork ?? [];
+  const supplies = lessInWork(data.supplies, inWork);
   const money = (cents: number) => showMoney(cents, settings.currency, settings.locale);
   const worth = supplies.reduce((sum, one) => sum + (one.amount / one.packAmount) * one.packCents, 0);
   const low = supplies.filter(isLow);
-  const card = open?.kind === 'card' ? supplies.find((one) => one.id === open.id) : undefined;
+  const card = open?.kind === 'card' ? data.supplies.find((one) => one.id === open.id) : undefined;
   return (
     <main className="px-10 py-6 max-sm:px-4">
       <header className="mb-5 flex flex-wrap items-center gap-2.5">
@@ -111,13 +122,14 @@ export function Supplies() {
         {open?.kind === 'new' && <SupplyForm currency={settings.currency} done={() => setOpen(null)} />}
       </Sheet>
       <Sheet title="Supplies from a list" open={open?.kind === 'list'} onClose={() => setOpen(null)}>
-        {open?.kind === 'list' && <SupplyList supplies={supplies} done={() => setOpen(null)} />}
+        {open?.kind === 'list' && <SupplyList supplies={data.supplies} done={() => setOpen(null)} />}
       </Sheet>
       <Sheet title={card?.name ?? ''} open={card !== undefined} onClose={() => setOpen(null)}>
         {card && (
           <SupplyCard
             key={card.id}
             supply={card}
+            inWork={inWork}
             moves={data.moves.filter((move) => move.supplyId === card.id)}
             settings={settings}
             done={() => setOpen(null)}
@@ -130,11 +142,14 @@ export function Supplies() {
 
 function SupplyCard({
   supply,
+  inWork,
   moves,
   settings,
   done,
 }: {
+  /** As it is in the book. */
   supply: SupplyRow;
+  inWork: InWorkAnswer['inWork'];
   moves: readonly Tables['supplyMoves'][];
   settings: Settings;
   done: () => void;
@@ -144,7 +159,9 @@ function SupplyCard({
   return (
     <>
       <div className="flex items-center gap-4">
-        <SupplyPicture supply={supply} size={84} />
+        {lessInWork([supply], inWork).map((shown) => (
+          <SupplyPicture key={shown.id} supply={shown} size={84} />
+        ))}
         <p className="text-[16px]">
           {SUPPLY_WORDS[supply.kind]}
           {supply.sort !== '' && ` ${supply.sort}`}
@@ -163,7 +180,7 @@ function SupplyCard({
           </p>
         );
       })}
-      <BookSupply supply={supply} done={done} />
+      <BookSupply supply={supply} inWork={inWork} done={done} />
       {moves.length > 0 && (
         <Fold title="Its book">
           <ul className="text-[15px]">
