@@ -3,6 +3,8 @@ import { expect, type Locator, type Page } from '@playwright/test';
 /** One way of working: by mouse, by a finger alone, or by keys alone. */
 export interface Hand {
   press(what: Locator): Promise<void>;
+  /** A box is ticked, or a tick taken away. */
+  tick(box: Locator): Promise<void>;
   write(field: Locator, text: string): Promise<void>;
   /** Opens a list or a menu and takes an entry. */
   pick(list: Locator, entry: Locator): Promise<void>;
@@ -19,6 +21,7 @@ async function chosen(page: Page, press: () => Promise<void>, file: Parameters<H
 export function mouse(page: Page): Hand {
   return {
     press: (what) => what.click(),
+    tick: (box) => box.click(),
     write: (field, text) => field.fill(text),
     pick: async (list, entry) => {
       await list.click();
@@ -31,6 +34,7 @@ export function mouse(page: Page): Hand {
 export function finger(page: Page): Hand {
   return {
     press: (what) => what.tap(),
+    tick: (box) => box.tap(),
     write: async (field, text) => {
       await field.tap();
       await field.fill(text);
@@ -63,6 +67,10 @@ export function keys(page: Page): Hand {
     press: async (what) => {
       await reach(what);
       await page.keyboard.press('Enter');
+    },
+    tick: async (box) => {
+      await reach(box);
+      await page.keyboard.press('Space');
     },
     write: async (field, text) => {
       await reach(field);

@@ -47,6 +47,8 @@ export function useTally(view: PanelView): Tally {
   const [askedRecut, setAskedRecut] = useState<AskedRecut | null>(null);
   const field = useRef<HTMLInputElement>(null);
   const calls = useRef(0);
+  /** The line whose question is open. */
+  const asked = useRef('');
   const personId = useBench((s) => s.personId);
   const send = useSend();
   const keepLine = usePastLines((s) => s.keep);
@@ -95,7 +97,12 @@ export function useTally(view: PanelView): Tally {
       setText('');
       return undo(meaning.direction, meaning.times);
     }
-    if (meaning.questions.length > 0) return ask(meaning.questions);
+    if (meaning.questions.length > 0) {
+      // Free for the next call as well: what is answered is often seen done before its answer is here.
+      asked.current = text;
+      setText('');
+      return ask(meaning.questions);
+    }
     const { command } = meaning;
     if (!command) {
       if (stated.words) toast.error(stated.words);
@@ -131,7 +138,9 @@ export function useTally(view: PanelView): Tally {
     answered: (done) => {
       setQuestions([]);
       setAskedRecut(null);
-      if (done) setText('');
+      const given = asked.current;
+      asked.current = '';
+      if (!done) setText((now) => (now === '' ? given : now));
       field.current?.focus();
     },
   };

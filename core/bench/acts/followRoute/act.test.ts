@@ -33,7 +33,7 @@ describe('a panel that goes on by another route', () => {
     const s = smallStudio();
     expect(follow(s, 'lead')?.code).toBe('unknown-route');
     expect(follow(s, 'nowhere')?.code).toBe('unknown-route');
-    expect(follow(s, 'foil')?.code).toBe('nothing-to-do');
+    expect(follow(s, 'foil')?.code).toBe('nothing-changes');
     expect(follow(s, 'planter')).toBeNull();
     expect(s.back('undo')).toBeNull();
     expect(s.studio.get('panels', 'p')?.routeId).toBe('foil@1');

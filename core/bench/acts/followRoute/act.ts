@@ -28,7 +28,7 @@ export const followRoute: Act<FollowRoute, RouteFollowed> = {
     if (!panel) return refuse('unknown-panel');
     const version = currentRoute(state, key);
     if (!version || version.technique !== panel.technique) return refuse('unknown-route', { name: key });
-    if (version.id === panel.routeId) return refuse('nothing-to-do', { name: version.name });
+    if (version.id === panel.routeId) return refuse('nothing-changes');
     const route = makeRoute(version, state.ask('stepsOfRoute', version.id));
     const old = routeOf(state, panel);
     const strange = [...state.ask('piecesOfPanel', panelId)].filter(
