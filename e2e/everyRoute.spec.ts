@@ -17,7 +17,9 @@ const HANDS = [
 // Each has a server of its own, so they need not wait for one another.
 test.describe.configure({ mode: 'parallel' });
 for (const way of HANDS)
-  test(`a panel by every other shipped way of working, from the first cut to delivered, ${way.by}`, async ({ browser }) => {
+  test(`a panel by every other shipped way of working, from the first cut to delivered, ${way.by}`, async ({
+    browser,
+  }) => {
     test.setTimeout(300_000);
     const server = new OwnServer(laneOwnPort());
     await server.start();
