@@ -1,7 +1,15 @@
 import type { Accepted, Submit } from '#contract';
-import { routeOf, type Command, type PanelRow, type Refusal, type Tables } from '#core/bench';
+import {
+  glassLayers,
+  routeOf,
+  type Command,
+  type PanelRow,
+  type PieceRow,
+  type Refusal,
+  type Tables,
+} from '#core/bench';
 import { supplyShare } from '#core/labour';
-import { alloyInUse, type Alloy } from '#core/materials';
+import { alloyInUse, type Alloy, type MaterialsWish } from '#core/materials';
 import { materialsWish } from '#core/papers';
 import { bySupply, lessInWork, notBooked, SUPPLY_KINDS, type InWork } from '#core/stock';
 import type { Desk } from './desk.ts';
@@ -10,6 +18,15 @@ import { stepsOf } from './queries/glance.ts';
 
 type Result = Accepted | { readonly refusal: Refusal };
 type Supplies = readonly Tables['supplies'][];
+
+/** The shelf as one panel sees it. */
+interface PanelShelf {
+  readonly supplies: Supplies;
+  /** What went into the panel already, by supply. */
+  readonly used: ReadonlyMap<string, number>;
+  readonly alloy: Alloy;
+  readonly wish: MaterialsWish;
+}
 
 /** What has to be booked with a command: which of what is in work, and on which side of it. */
 interface Settling {
@@ -40,13 +57,28 @@ export class Shelf {
     return lessInWork(this.#listed(), await this.inWork());
   }
 
-  /** The shelf as one panel sees it: what stands there, what went into the panel already, and its solder. */
-  async forPanel(panelId: string): Promise<{ supplies: Supplies; used: ReadonlyMap<string, number>; alloy: Alloy }> {
+  /** What stands there, what went into one panel already, and what is asked of its materials. */
+  async forPanel(panel: PanelRow): Promise<PanelShelf> {
+    const { state } = this.#desk;
     const inWork = await this.inWork();
-    const moves = [...this.#desk.state.ask('supplyMovesOfPanel', panelId)];
+    const moves = [...state.ask('supplyMovesOfPanel', panel.id)];
     const supplies = lessInWork(this.#listed(), inWork);
-    const own = inWork.filter((one) => one.panelId === panelId);
-    return { supplies, used: bySupply([...moves.map(asUsed), ...own]), alloy: alloyOf(supplies, moves) };
+    const own = inWork.filter((one) => one.panelId === panel.id);
+    const alloy = alloyOf(supplies, moves);
+    const wish = this.#wish(panel, [...state.ask('piecesOfPanel', panel.id)], alloy);
+    return { supplies, used: bySupply([...moves.map(asUsed), ...own]), alloy, wish };
+  }
+
+  #wish(
+    panel: PanelRow,
+    pieces: readonly Pick<PieceRow, 'number' | 'glassId' | 'asks'>[],
+    alloy: Alloy,
+  ): MaterialsWish {
+    const { state } = this.#desk;
+    const glasses = [...new Set(pieces.map((piece) => piece.glassId))].flatMap((id) =>
+      id === null ? [] : (state.get('glasses', id) ?? []),
+    );
+    return materialsWish(panel.allowance, glasses, { alloy, ...glassLayers(routeOf(state, panel), pieces) });
   }
 
   /**
@@ -112,7 +144,12 @@ export class Shelf {
     const { state } = this.#desk;
     if (panel.cartoonId === null || supplies.length === 0) return [];
     const ofPanel = 'panel_id = ? and drawn = 1';
-    const pieces = state.fieldsWhere('pieces', ['stage', 'perimeterMm', 'glassId'], ofPanel, panel.id);
+    const pieces = state.fieldsWhere(
+      'pieces',
+      ['number', 'stage', 'perimeterMm', 'glassId', 'asks'],
+      ofPanel,
+      panel.id,
+    );
     const joints = state.fieldsWhere('joints', ['frontAt', 'backAt'], ofPanel, panel.id);
     const soldered = joints.reduce(
       (sum, { frontAt, backAt }) => sum + Number(frontAt !== null) + Number(backAt !== null),
@@ -123,11 +160,8 @@ export class Shelf {
     const work = { route, pieces, joints: joints.length, soldered, isStepDone: (code: string) => code in steps };
     const shares = new Map(SUPPLY_KINDS.map((kind) => [kind, supplyShare(work, kind)]));
     if ([...shares.values()].every((share) => share === 0)) return [];
-    const thicknesses = [...new Set(pieces.map((piece) => piece.glassId))].flatMap((id) =>
-      id === null ? [] : (state.get('glasses', id)?.thicknessMm ?? []),
-    );
     const moves = [...state.ask('supplyMovesOfPanel', panel.id)];
-    const wish = materialsWish(panel.allowance, thicknesses, alloyOf(supplies, moves));
+    const wish = this.#wish(panel, pieces, alloyOf(supplies, moves));
     const wanted = (await this.#drawings.wanted(panel.cartoonId, wish)) ?? [];
     return notBooked(wanted, supplies, panel.technique, (kind) => shares.get(kind) ?? 0, bySupply(moves.map(asUsed)));
   }

@@ -13,6 +13,8 @@ const WIDTHS = [
 
 /** A foil that laps over each face by less does not hold, mm: 1/32 in. From memory. */
 export const LEAST_OVERLAP_MM = MM_PER_INCH / 32;
+/** Two glasses bound as one are lapped wider, mm: 1/2 in goes round two of 3 mm. Common practice. */
+export const BOUND_OVERLAP_MM = 3;
 /** How much longer a foil is than the edge it goes round: its end laps over, and some is lost. From memory. */
 const LAPPED_MM = 10;
 const LOST = 1.05;

@@ -3,6 +3,7 @@ import { readCartoon } from '../cartoon/index.ts';
 import { nth } from '../units/index.ts';
 import { cells, courses, grid, PINWHEEL } from '../test/leadDrawings.ts';
 import {
+  alloyInUse,
   alloyNamed,
   ALLOYS,
   cameSection,
@@ -10,6 +11,7 @@ import {
   materialsOf,
   seamSection,
   segmentArea,
+  wantedSupplies,
   type MaterialsWish,
 } from './index.ts';
 
@@ -49,6 +51,48 @@ describe('alloys', () => {
     },
   );
   it('what is no alloy is none', () => expect(alloyNamed('70/30')).toBeNull());
+});
+
+describe('the alloy that is reckoned with', () => {
+  const spool = (id: string, sort: string, amount: number) => ({ id, kind: 'solder' as const, sort, amount });
+  it('is what was booked last, else that of which most is there, else the first', () => {
+    const shelf = [spool('a', '60/40', 100), spool('b', 'Lead-free', 900), spool('c', 'own mix', 5000)];
+    expect(alloyInUse(shelf, []).code).toBe('lead-free');
+    expect(alloyInUse(shelf, ['b', 'a', 'roll']).code).toBe('60/40');
+    expect(alloyInUse([], []).code).toBe('60/40');
+  });
+});
+
+describe('glasses that lie on each other', () => {
+  const area = (svg: string) => of(svg).cartoon.pieces.reduce((sum, piece) => sum + piece.areaMm2, 0);
+  it('two bound layers take foil of 1/2 in, wound twice (common practice), and weigh twice as much', () => {
+    const one = of(PINWHEEL).materials;
+    const two = of(PINWHEEL, { layers: 2 }).materials;
+    expect(two.foil).toMatchObject({ stock: '1/2 in', lengthMm: 2 * (one.foil?.lengthMm ?? 0) });
+    expect(two.weightG.glass).toBeCloseTo(2 * one.weightG.glass, 6);
+    expect(two.findings.map((finding) => finding.code)).not.toContain('foil-too-narrow');
+    expect(of(PINWHEEL, { layers: 2, thicknessMm: 2 }).materials.foil?.stock).toBe('1/2 in');
+  });
+  it('only what is plated is bound so; its plate weighs as glass', () => {
+    const one = of(PINWHEEL).materials;
+    const { cartoon, materials } = of(PINWHEEL, { plated: [1] });
+    const [first] = cartoon.pieces;
+    const round = (first?.perimeterMm ?? 0) + 10;
+    expect(materials.foil?.plated).toMatchObject({ stock: '1/2 in' });
+    expect(materials.foil?.plated?.lengthMm).toBeCloseTo(1.05 * 2 * round, 6);
+    expect(materials.foil?.lengthMm).toBeCloseTo((one.foil?.lengthMm ?? 0) - 1.05 * round, 6);
+    const more = materials.weightG.glass / one.weightG.glass - 1;
+    expect(more).toBeCloseTo((first?.areaMm2 ?? 0) / area(PINWHEEL), 9);
+    const foils = wantedSupplies(materials, { technique: 'foil', alloy: WISH.alloy }).filter((w) => w.kind === 'foil');
+    expect(foils.map((one) => one.sort)).toEqual(['7/32 in', '1/2 in']);
+    expect(of(PINWHEEL).materials.foil?.plated).toBeUndefined();
+  });
+  it('all plated: there is no other foil to buy', () => {
+    const all = of(PINWHEEL).cartoon.pieces.map((piece) => piece.number);
+    const { materials } = of(PINWHEEL, { plated: all });
+    const wanted = wantedSupplies(materials, { technique: 'foil', alloy: WISH.alloy });
+    expect(wanted.filter((one) => one.kind === 'foil').map((one) => one.sort)).toEqual(['1/2 in']);
+  });
 });
 
 describe('foil', () => {

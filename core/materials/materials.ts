@@ -3,12 +3,19 @@ import { cutList, straightRuns, type LeadRun } from '../leading/index.ts';
 import { GLASS_G_PER_CM3 } from '../stock/index.ts';
 import { COPPER_G_PER_CM3, type Alloy } from './alloys.ts';
 import { cameSection, type Came } from './cameSection.ts';
-import { foilFor, foilForAll, foilRound, LEAST_OVERLAP_MM } from './foil.ts';
+import { BOUND_OVERLAP_MM, foilFor, foilForAll, foilRound, LEAST_OVERLAP_MM } from './foil.ts';
 import { JOINT_G, seamSection } from './solder.ts';
 
 export interface MaterialsWish {
   readonly technique: 'foil' | 'lead';
+  /** Of one glass. */
   readonly thicknessMm: number;
+  /** A heavier texture stands out by so much where foil goes round it, mm; 0 where it is left out. */
+  readonly textureMm?: number;
+  /** So many glasses lie on each other in every piece, wound as often; 1 where it is left out. */
+  readonly layers?: number;
+  /** Pieces in which a plate lies on the first glass. */
+  readonly plated?: readonly number[];
   /** How far foil is to lap over each face, mm. */
   readonly overlapMm: number;
   readonly gapMm: number;
@@ -27,6 +34,14 @@ export type MaterialsFinding =
   | { readonly code: 'heavy'; readonly totalG: number }
   | { readonly code: 'flat-spread'; readonly spreadDeg: number };
 
+/** Foil round two glasses that are bound as one. */
+export interface Bound {
+  readonly stock: string;
+  readonly widthMm: number;
+  readonly overlapMm: number;
+  readonly lengthMm: number;
+}
+
 export interface Materials {
   readonly foil: {
     readonly widthMm: number;
@@ -34,6 +49,8 @@ export interface Materials {
     readonly overlapMm: number;
     readonly lengthMm: number;
     readonly perPiece: readonly { readonly number: number; readonly lengthMm: number }[];
+    /** Of pieces that are plated: two glasses, wound twice; left out where there are none. */
+    readonly plated?: Bound;
   } | null;
   readonly came: readonly { readonly profile: string; readonly lengthMm: number; readonly bought: number }[];
   readonly joints: { readonly L: number; readonly T: number; readonly X: number; readonly more: number };
@@ -67,7 +84,8 @@ const FLAT_DEG = 30;
 
 /** What a panel takes, from its own pieces, joints and lines. */
 export function materialsOf(cartoon: Pick<Cartoon, 'map' | 'pieces'>, wish: MaterialsWish): Materials {
-  const { technique, thicknessMm, alloy } = wish;
+  const { technique, thicknessMm, alloy, layers = 1 } = wish;
+  const plated = new Set(wish.plated);
   const faces = { innerMm: wish.came?.faceMm ?? 0, borderMm: wish.border?.faceMm ?? 0 };
   const { joints, lines, runs } = straightRuns(cartoon, faces);
   const sum = (of: readonly number[]): number => of.reduce((total, mm) => total + mm, 0);
@@ -81,17 +99,21 @@ export function materialsOf(cartoon: Pick<Cartoon, 'map' | 'pieces'>, wish: Mate
   const solderMm3 =
     foil === null
       ? ((JOINT_G * (counts.L + counts.T + counts.X + counts.more)) / alloy.gPerCm3) * 1000
-      : seamMm * seamSection(wish.gapMm, thicknessMm, foil.overlapMm);
+      : seamMm * seamSection(wish.gapMm, layers * thicknessMm, foil.overlapMm);
   const grams = {
-    glass: (sum(cartoon.pieces.map((piece) => piece.areaMm2)) * thicknessMm * GLASS_G_PER_CM3) / 1000,
-    foil: foil === null ? 0 : (foil.lengthMm * foil.widthMm * FOIL_MM * COPPER_G_PER_CM3) / 1000,
+    glass:
+      (sum(cartoon.pieces.map(({ number, areaMm2 }) => areaMm2 * (layers + Number(plated.has(number))))) *
+        thicknessMm *
+        GLASS_G_PER_CM3) /
+      1000,
+    foil: foil === null ? 0 : (foilMm2(foil) * FOIL_MM * COPPER_G_PER_CM3) / 1000,
     came: sum(came.map((one) => (one.lengthMm * one.gPerM) / 1000)),
     solder: (solderMm3 * alloy.gPerCm3) / 1000,
   };
   const total = grams.glass + grams.foil + grams.came + grams.solder;
   const perRingN = ((total / 1000) * GRAVITY) / wish.rings;
   return {
-    foil: foil && { ...foil },
+    foil,
     came: came.map(({ profile, lengthMm, bought }) => ({ profile, lengthMm, bought })),
     joints: counts,
     seamMm,
@@ -104,11 +126,31 @@ export function materialsOf(cartoon: Pick<Cartoon, 'map' | 'pieces'>, wish: Mate
   };
 }
 
-function foilOf({ pieces }: Pick<Cartoon, 'pieces'>, { thicknessMm, overlapMm }: MaterialsWish) {
-  const { stock, widthMm, overlapMm: laps } = foilFor(thicknessMm, overlapMm);
-  const perPiece = pieces.map(({ number, perimeterMm }) => ({ number, lengthMm: foilRound(perimeterMm) }));
-  return { widthMm, stock, overlapMm: laps, lengthMm: foilForAll(perPiece.map((one) => one.lengthMm)), perPiece };
+function foilOf({ pieces }: Pick<Cartoon, 'pieces'>, wish: MaterialsWish): NonNullable<Materials['foil']> {
+  const { layers = 1, thicknessMm, textureMm = 0 } = wish;
+  const own = new Set(layers > 1 ? [] : wish.plated);
+  const round = (many: number) => {
+    const laps = many > 1 ? Math.max(wish.overlapMm, BOUND_OVERLAP_MM) : wish.overlapMm;
+    const { stock, widthMm, overlapMm } = foilFor(many * thicknessMm + textureMm, laps);
+    return { stock, widthMm, overlapMm };
+  };
+  const perPiece = pieces.map(({ number, perimeterMm }) => ({
+    number,
+    lengthMm: (own.has(number) ? 2 : layers) * foilRound(perimeterMm),
+  }));
+  const lengthOf = (isPlated: boolean) =>
+    foilForAll(perPiece.flatMap(({ number, lengthMm }) => (own.has(number) === isPlated ? lengthMm : [])));
+  const bound = lengthOf(true);
+  return {
+    ...round(layers),
+    lengthMm: lengthOf(false),
+    perPiece,
+    ...(bound > 0 && { plated: { ...round(2), lengthMm: bound } }),
+  };
 }
+
+const foilMm2 = ({ lengthMm, widthMm, plated }: NonNullable<Materials['foil']>): number =>
+  lengthMm * widthMm + (plated ? plated.lengthMm * plated.widthMm : 0);
 
 /** Cames by their profile: how long together, and how many lengths to buy. */
 function cameOf(runs: readonly LeadRun[], { came, border, thicknessMm }: MaterialsWish) {

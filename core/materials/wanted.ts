@@ -28,7 +28,9 @@ export function wantedSupplies(
   const joined = joints.L + joints.T + joints.X + joints.more;
   const plain = (kind: SupplyKind, amount: number): WantedSupply => ({ kind, sort: '', amount });
   return [
-    ...(foil ? [{ kind: 'foil' as const, sort: foil.stock, amount: foil.lengthMm }] : []),
+    ...[foil, foil?.plated].flatMap((one) =>
+      one && one.lengthMm > 0 ? [{ kind: 'foil' as const, sort: one.stock, amount: one.lengthMm }] : [],
+    ),
     // Cames are bought by the length: what is left of one is too short for most.
     ...came.map(({ profile, bought }) => ({ kind: 'came' as const, sort: profile, amount: bought * CAME_LENGTH_MM })),
     { kind: 'solder' as const, sort: alloy.code, amount: solder.massG },

@@ -3,7 +3,8 @@ import { boxOf, signedArea, type Point } from '../geometry/index.ts';
 import { seededRandom } from '../units/index.ts';
 import { doc, paneNet } from '../test/panels.ts';
 import { fittingSteps, USUAL_FINISH } from '../finish/index.ts';
-import { materialsOf } from '../materials/index.ts';
+import { foilFor, materialsOf } from '../materials/index.ts';
+import { DEFAULT_ALLOWANCE } from '../sizing/index.ts';
 import { paperPanel } from '../test/paperPanel.ts';
 import {
   MARGIN_MM,
@@ -212,10 +213,17 @@ describe('the other papers', () => {
     for (const { marks, heightMm } of [...pages, ...small])
       for (const mark of marks) if (mark.kind === 'text') expect(mark.at[1]).toBeLessThan(heightMm);
   });
+  it('a heavier texture takes a foil one step wider: 1/4 in instead of 7/32 in (common practice)', () => {
+    const foil = { ...DEFAULT_ALLOWANCE.foil };
+    const stock = (texture: 'smooth' | 'drapery') =>
+      foilFor(3 + (materialsWish(foil, [{ thicknessMm: 3, texture }]).textureMm ?? 0), 1.2).stock;
+    expect([stock('smooth'), stock('drapery')]).toEqual(['7/32 in', '1/4 in']);
+    expect(materialsWish(foil, []).thicknessMm).toBe(3);
+  });
   it('what the shelf holds stands in the list, with what to buy of it', () => {
     const spool = { id: 's', kind: 'solder', name: 'Spool', sort: '60/40', code: 'T 4' } as const;
     const supplies = [{ ...spool, packAmount: 5, packCents: 100, amount: 1, low: 0, place: '', learnt: {} }];
-    const wish = materialsWish(leaded.allowance, [3]);
+    const wish = materialsWish(leaded.allowance, [{ thicknessMm: 3, texture: 'smooth' }]);
     const rows = paperTable('list', { ...leaded, supplies, materials: materialsOf(leaded.cartoon, wish) }).rows;
     const row = rows.find(([what]) => String(what).startsWith('Spool (T 4)'));
     expect(row?.[2]).toBe('1 g');

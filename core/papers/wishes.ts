@@ -8,8 +8,9 @@ import {
   type LeadPlan,
   type Through,
 } from '../leading/index.ts';
-import { ALLOYS, CAME_LENGTH_MM, type Alloy, type Came, type MaterialsWish } from '../materials/index.ts';
+import { ALLOYS, CAME_LENGTH_MM, type Came, type MaterialsWish } from '../materials/index.ts';
 import { readProfile, type LineAllowance } from '../sizing/index.ts';
+import { isRough, type Glass } from '../stock/index.ts';
 import { nth } from '../units/index.ts';
 
 /** Lost with each cut of came, mm. From memory. */
@@ -62,19 +63,27 @@ export function camesOf(allowance: LineAllowance): { readonly inner: Came | null
   return { inner, border: allowance.border === undefined ? inner : cameOf(allowance.border) };
 }
 
+/** By so much a heavier texture stands out: a foil of 1/4 in where 7/32 in goes round smooth glass. Common practice. */
+const TEXTURE_MM = 0.6;
+
 /**
  * What is asked of a panel's materials by what it is.
- * @param thicknesses of the glasses chosen so far, mm; the thickest counts
+ * @param glasses of the pieces as far as they are chosen; the thickest counts, and whether one is of heavier texture
+ * @param more solder, and glasses that lie on each other
  */
 export function materialsWish(
   allowance: LineAllowance,
-  thicknesses: readonly number[],
-  alloy: Alloy = nth(ALLOYS, 0),
+  glasses: readonly Pick<Glass, 'thicknessMm' | 'texture'>[],
+  more: Partial<Pick<MaterialsWish, 'alloy' | 'layers' | 'plated'>> = {},
 ): MaterialsWish {
   const { inner, border } = camesOf(allowance);
+  const { alloy = nth(ALLOYS, 0), layers = 1, plated = [] } = more;
   return {
     technique: allowance.technique,
-    thicknessMm: thicknesses.length === 0 ? USUAL_GLASS_MM : Math.max(...thicknesses),
+    thicknessMm: glasses.length === 0 ? USUAL_GLASS_MM : Math.max(...glasses.map((one) => one.thicknessMm)),
+    textureMm: glasses.some(({ texture }) => isRough(texture)) ? TEXTURE_MM : 0,
+    layers,
+    plated,
     overlapMm: OVERLAP_MM,
     gapMm: allowance.gapMm,
     came: inner,

@@ -68,7 +68,7 @@ export async function paperFacts(
     laid: (state.get('leadMarks', panelId)?.laid ?? []).flatMap((id) => state.get('pieces', id)?.number ?? []),
     currency: settings.currency,
     locale,
-    ...(await shelf.forPanel(panelId)),
+    ...(await shelf.forPanel(panel)),
     pieces: pieces.map(({ number, section, glassId, flowDeg }) => {
       const glass = glassId === null ? undefined : glasses.get(glassId);
       return { number, section, flowDeg, glass: glass ? paperGlass(glass) : null };

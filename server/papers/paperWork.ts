@@ -2,11 +2,10 @@ import papaparse from 'papaparse';
 import type { Cartoon } from '#core/cartoon';
 import type { Study } from '#core/cutting';
 import { signedArea, type Ring } from '#core/geometry';
-import { materialsOf } from '#core/materials';
+import { materialsOf, type MaterialsWish } from '#core/materials';
 import {
   camesOf,
   leadOf,
-  materialsWish,
   paperPages,
   paperTable,
   PAPER_TITLES,
@@ -33,6 +32,7 @@ export interface LyingPiece {
 /** What a panel's papers are made from: rows as they are, drawings as they lie packed. */
 export interface PaperFacts extends Omit<PaperPanel, 'cartoon' | 'cuts' | 'pieces' | 'sheets' | 'materials' | 'lead'> {
   readonly reading: Uint8Array;
+  readonly wish: MaterialsWish;
   /** Of this panel first, then of others whose pieces lie on the same sheets. */
   readonly studies: readonly Uint8Array[];
   readonly pieces: readonly PaperPiece[];
@@ -89,14 +89,13 @@ const wantsMore = (kind: PaperKind) => ({
 });
 
 function panelOf(facts: PaperFacts, wants: ReturnType<typeof wantsMore> | false): PaperPanel {
-  const { reading, studies, sheets, ...plain } = facts;
+  const { reading, studies, sheets, wish, ...plain } = facts;
   const { cartoon } = unpackJson<{ cartoon: Cartoon }>(reading);
   const cuts = studies.map((packed) => unpackJson<Study>(packed).cuts);
   const outlines = cuts.map(
     (list) => new Map(list.map(({ number, rings }) => [number, rings.find((r) => signedArea(r) > 0)])),
   );
-  const { allowance, pieces, alloy } = plain;
-  const thicknesses = pieces.flatMap(({ glass }) => glass?.thicknessMm ?? []);
+  const { allowance } = plain;
   return {
     ...plain,
     cartoon,
@@ -108,7 +107,7 @@ function panelOf(facts: PaperFacts, wants: ReturnType<typeof wantsMore> | false)
         return outline ? [{ name, outline: outlineWhereItLies(outline, spot) }] : [];
       }),
     })),
-    materials: wants && wants.materials ? materialsOf(cartoon, materialsWish(allowance, thicknesses, alloy)) : null,
+    materials: wants && wants.materials ? materialsOf(cartoon, wish) : null,
     lead:
       wants && wants.lead && plain.technique === 'lead'
         ? leadOf(cartoon, allowance, {

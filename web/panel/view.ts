@@ -24,3 +24,7 @@ export interface PanelView {
   /** Photos of sheets, by the sheet that they once came as. */
   readonly photos: ReadonlyMap<string, SheetPhoto>;
 }
+
+/** The glasses that were chosen for its pieces so far, each once. */
+export const glassesIn = ({ pieces, glasses }: PanelView): Glass[] =>
+  [...new Set(pieces.map(({ glassId }) => glassId))].flatMap((id) => glasses.get(id ?? '') ?? []);

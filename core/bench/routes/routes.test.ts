@@ -3,6 +3,7 @@ import { drawing, smallStudio, type SmallStudio } from '../../test/smallStudio.t
 import { nextThing, progressOf, tallyOf } from '../../words/index.ts';
 import {
   checkRoute,
+  glassLayers,
   readTally,
   routeOf,
   SHIPPED_ROUTES,
@@ -182,4 +183,15 @@ describe('pieces that go through more than the others', () => {
     advance(s, [3], 'in-place');
     expect(solder()).toBeNull();
   });
+});
+
+it('glasses that lie on each other: all of a pressed panel, elsewhere the pieces that ask for a plate', () => {
+  const stepsOf = (key: string) => SHIPPED_ROUTES.find(({ route }) => route.key === key)?.steps ?? [];
+  const pieces = [
+    { number: 7, asks: ['plated'] },
+    { number: 2, asks: ['traced', 'plated'] },
+    { number: 1, asks: [] },
+  ];
+  expect(glassLayers({ pieceSteps: stepsOf('pressed') }, [])).toEqual({ layers: 2, plated: [] });
+  expect(glassLayers({ pieceSteps: stepsOf('foil-painted') }, pieces)).toEqual({ layers: 1, plated: [2, 7] });
 });

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Tables } from '#core/bench';
+import { glassLayers, type Tables } from '#core/bench';
 import {
   alloyInUse,
   ALLOYS,
@@ -19,7 +19,7 @@ import { GlassStill } from '../../panel/GlassStill.tsx';
 import { panelMaterial } from '../../panel/panelMaterial.ts';
 import type { PanelPaths } from '../../panel/paths.ts';
 import { usePanelView } from '../../panel/usePanelView.ts';
-import type { PanelView } from '../../panel/view.ts';
+import { glassesIn, type PanelView } from '../../panel/view.ts';
 import { useInWork, usePlans, useSupplies } from '../../state/studio.ts';
 import { BookSupply } from '../../supplies/BookSupply.tsx';
 import { SupplyForm } from '../../supplies/SupplyForm.tsx';
@@ -62,8 +62,7 @@ function WhatItTakes({ view, paths }: { view: PanelView; paths: PanelPaths }) {
   const [code, setCode] = useState<string | null>(null);
   const usual = alloyInUse(shelf?.supplies ?? [], plans?.used.map((move) => move.supplyId) ?? []);
   const alloy = (code === null ? null : alloyNamed(code)) ?? usual;
-  const thicknesses = pieces.flatMap((piece) => glasses.get(piece.glassId ?? '')?.thicknessMm ?? []);
-  const wish = materialsWish(panel.allowance, thicknesses, alloy);
+  const wish = materialsWish(panel.allowance, glassesIn(view), { alloy, ...glassLayers(panel.route, pieces) });
   const materials = useMaterials(panel.cartoonId ?? '', paths.cartoon, wish);
   const shown = { paths, panel, pieces, glasses, photos: view.photos };
   const { drawn, scene } = panelMaterial(shown, { look: 'front', lighting: NO_LIGHT });
@@ -121,11 +120,18 @@ function Edges({
     <>
       {materials.foil && (
         <div className="flex items-center gap-5 max-xl:flex-wrap">
-          <EdgeOfGlass thicknessMm={wish.thicknessMm} overlapMm={materials.foil.overlapMm} />
+          <EdgeOfGlass
+            thicknessMm={wish.thicknessMm}
+            layers={wish.layers ?? 1}
+            textureMm={wish.textureMm ?? 0}
+            overlapMm={materials.foil.overlapMm}
+          />
           <p className="text-[16px]">
             <b>Foil of {materials.foil.stock}</b> laps {showFineLength(materials.foil.overlapMm, unit)} over each face
-            of glass {wish.thicknessMm} mm thick. It is to be copper-backed behind opal glass, black or silver-backed
-            where the backing is seen through clear glass, as the solder will be.
+            of {edgeWords(wish)}. It is to be copper-backed behind opal glass, black or silver-backed where the backing
+            is seen through clear glass, as the solder will be.
+            {materials.foil.plated &&
+              ` Plated pieces are bound with foil of ${materials.foil.plated.stock}, wound twice.`}
           </p>
         </div>
       )}
@@ -152,6 +158,12 @@ function Edges({
       </p>
     </>
   );
+}
+
+/** What the foil goes round. */
+function edgeWords({ thicknessMm, layers = 1, textureMm = 0 }: MaterialsWish): string {
+  const glass = layers > 1 ? `two glasses of ${thicknessMm} mm, wound twice` : `glass ${thicknessMm} mm thick`;
+  return textureMm > 0 ? `${glass}, and ${textureMm} mm more for its texture` : glass;
 }
 
 type Asked =

@@ -5,8 +5,20 @@ const SCALE = 14;
 const EDGE_SCALE = 24;
 
 /** The edge of a piece in section, to scale: the glass, and the foil round it. */
-export function EdgeOfGlass({ thicknessMm, overlapMm }: { thicknessMm: number; overlapMm: number }) {
+export function EdgeOfGlass({
+  thicknessMm: oneMm,
+  layers,
+  textureMm,
+  overlapMm,
+}: {
+  /** Of one glass. */
+  thicknessMm: number;
+  layers: number;
+  textureMm: number;
+  overlapMm: number;
+}) {
   const long = 6;
+  const thicknessMm = layers * oneMm + textureMm;
   const foil = 0.22;
   return (
     <svg
@@ -18,6 +30,7 @@ export function EdgeOfGlass({ thicknessMm, overlapMm }: { thicknessMm: number; o
       viewBox={`-0.5 -0.5 ${long + 1} ${thicknessMm + 1}`}
     >
       <rect width={long} height={thicknessMm} fill="var(--frost)" stroke="var(--score)" strokeWidth={0.06} />
+      {layers > 1 && <path d={`M0 ${oneMm}H${long}`} stroke="var(--score)" strokeWidth={0.06} />}
       <path
         d={`M${overlapMm} ${-foil / 2}H${-foil / 2}V${thicknessMm + foil / 2}H${overlapMm}`}
         fill="none"

@@ -8,13 +8,14 @@ import {
   type FinishPlan,
   type WayToHold,
 } from '#core/finish';
+import { glassLayers } from '#core/bench';
 import type { Materials } from '#core/materials';
 import { materialsWish } from '#core/papers';
 import { showFineLength, showLength } from '#core/units';
 import { EDGE_WHY, hangingFindingWords, lampWords, stiffeningWords } from '#core/words';
 import type { PanelPaths } from '../../../panel/paths.ts';
 import { useMaterials } from '../../../panel/useMaterials.ts';
-import type { PanelView } from '../../../panel/view.ts';
+import { glassesIn, type PanelView } from '../../../panel/view.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { ChoiceField } from '../../../ui/Choice.tsx';
 import { Slider } from '../../../ui/Slider.tsx';
@@ -37,12 +38,11 @@ const HOLD_NAMES: Readonly<Record<WayToHold, string>> = {
 
 /** What goes round the panel, and what keeps it up and flat. */
 export function Holding({ view }: { view: PanelView }) {
-  const { panel, paths, pieces, glasses } = view;
+  const { panel, paths } = view;
   const { plan, change, slide } = usePlan(panel.id);
-  const thicknesses = pieces.flatMap((piece) => glasses.get(piece.glassId ?? '')?.thicknessMm ?? []);
   if (!paths || plan === null)
     return <p className="text-mute">{panel.cartoonId === null ? 'It has no drawing yet.' : 'Fetching it …'}</p>;
-  return <HeldPanel view={view} paths={paths} plan={plan} change={change} slide={slide} thicknesses={thicknesses} />;
+  return <HeldPanel view={view} paths={paths} plan={plan} change={change} slide={slide} />;
 }
 
 function HeldPanel({
@@ -51,17 +51,15 @@ function HeldPanel({
   plan,
   change,
   slide,
-  thicknesses,
 }: {
   view: PanelView;
   paths: PanelPaths;
   plan: FinishPlan;
   change: Change;
   slide: Change;
-  thicknesses: readonly number[];
 }) {
-  const { panel, settings } = view;
-  const wish = materialsWish(panel.allowance, thicknesses);
+  const { panel, settings, pieces } = view;
+  const wish = materialsWish(panel.allowance, glassesIn(view), glassLayers(panel.route, pieces));
   const materials = useMaterials(panel.cartoonId ?? '', paths.cartoon, wish);
   const held = useMemo(
     () => (materials ? heldBy(paths.cartoon, view, plan, materials, wish.thicknessMm) : null),

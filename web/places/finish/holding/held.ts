@@ -1,3 +1,4 @@
+import { glassLayers } from '#core/bench';
 import type { Cartoon } from '#core/cartoon';
 import {
   bestRings,
@@ -52,8 +53,12 @@ export function heldBy(
   { weightG }: Materials,
   thickMm: number,
 ): Held {
+  const { layers, plated } = glassLayers(panel.route, pieces);
   const thick = new Map(
-    pieces.map((piece) => [piece.number, glasses.get(piece.glassId ?? '')?.thicknessMm ?? thickMm]),
+    pieces.map(({ number, glassId }) => [
+      number,
+      (glasses.get(glassId ?? '')?.thicknessMm ?? thickMm) * (layers + Number(plated.includes(number))),
+    ]),
   );
   const gravity = gravityOf(cartoon, (number) => thick.get(number) ?? thickMm, weightG.total - weightG.glass);
   const places = ringPlaces(cartoon);
@@ -74,7 +79,7 @@ export function heldBy(
     },
     wanted: advice.bars.map((bar) => bar.y),
     advised: edgeFor(panel.technique, size, plan.hold, advice.isFramed),
-    frame: frameFor(size.widthMm, size.heightMm, thickMm + 2 * PROUD_MM),
+    frame: frameFor(size.widthMm, size.heightMm, layers * thickMm + 2 * PROUD_MM),
     footHeightMm,
     footMm: footDepth(footHeightMm),
     top: cartoon.box.minY,
