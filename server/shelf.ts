@@ -1,13 +1,6 @@
 import type { Accepted, Submit } from '#contract';
-import {
-  glassLayers,
-  routeOf,
-  type Command,
-  type PanelRow,
-  type PieceRow,
-  type Refusal,
-  type Tables,
-} from '#core/bench';
+import { buildOf, routeOf, type Command, type PanelRow, type PieceRow, type Refusal, type Tables } from '#core/bench';
+import { isBeddedInSealant, USUAL_FINISH } from '#core/finish';
 import { supplyShare } from '#core/labour';
 import { alloyInUse, type Alloy, type MaterialsWish } from '#core/materials';
 import { materialsWish } from '#core/papers';
@@ -78,7 +71,11 @@ export class Shelf {
     const glasses = [...new Set(pieces.map((piece) => piece.glassId))].flatMap((id) =>
       id === null ? [] : (state.get('glasses', id) ?? []),
     );
-    return materialsWish(panel.allowance, glasses, { alloy, ...glassLayers(routeOf(state, panel), pieces) });
+    return materialsWish(panel.allowance, glasses, {
+      alloy,
+      ...buildOf(routeOf(state, panel), pieces),
+      isBeddedInSealant: isBeddedInSealant(state.get('finishes', panel.id) ?? USUAL_FINISH),
+    });
   }
 
   /**

@@ -79,7 +79,7 @@ export {
   wayOf,
   type Route,
 } from './routes/route.ts';
-export { glassLayers, type GlassLayers } from './routes/layers.ts';
+export { buildOf, type Build } from './routes/build.ts';
 export { PIECE as NEW_STEP, SHIPPED_ROUTES, shippedRows } from './routes/shipped.ts';
 export { Draft, Studio } from './studio.ts';
 export { standingOf, type Standing } from './standing.ts';

@@ -26,5 +26,6 @@ export {
   type FittingPlace,
   type MeasuredSize,
   type WayToHold,
+  isBeddedInSealant,
 } from './plan.ts';
 export { gaugeMm, ratedKg, wireFor, type WireChoice } from './wire.ts';

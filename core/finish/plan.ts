@@ -54,3 +54,7 @@ export const USUAL_FINISH: FinishPlan = {
   tier: null,
   measured: null,
 };
+
+/** Whether it is fitted into a bed of sealant. */
+export const isBeddedInSealant = ({ hold, bedding }: Pick<FinishPlan, 'hold' | 'bedding'>): boolean =>
+  hold === 'fitted' && bedding === 'sealant';

@@ -30,6 +30,7 @@ export function supplyShare({ route, pieces, joints, soldered, isStepDone }: Wor
     case 'wax':
       return isStepDone('wax') ? 1 : 0;
     case 'sealant':
+      return isStepDone('seal') ? 1 : 0;
     case 'other':
       return 0;
   }

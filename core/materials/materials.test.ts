@@ -87,6 +87,13 @@ describe('glasses that lie on each other', () => {
     expect(foils.map((one) => one.sort)).toEqual(['7/32 in', '1/2 in']);
     expect(of(PINWHEEL).materials.foil?.plated).toBeUndefined();
   });
+  it('a box is sealed along its seams, a panel bedded along its rim: fillet and bed by hand', () => {
+    const { materials } = of(PINWHEEL, { sealsSeams: true, isBeddedInSealant: true });
+    expect(materials.sealantMl).toBeCloseTo((materials.seamMm * 12.5 + materials.rimMm * 36) / 1000, 9);
+    const wanted = wantedSupplies(materials, { technique: 'foil', alloy: WISH.alloy });
+    expect(wanted.at(-1)).toMatchObject({ kind: 'sealant', amount: materials.sealantMl });
+    expect(of(PINWHEEL).materials.sealantMl).toBeUndefined();
+  });
   it('all plated: there is no other foil to buy', () => {
     const all = of(PINWHEEL).cartoon.pieces.map((piece) => piece.number);
     const { materials } = of(PINWHEEL, { plated: all });

@@ -16,6 +16,9 @@ export interface MaterialsWish {
   readonly layers?: number;
   /** Pieces in which a plate lies on the first glass. */
   readonly plated?: readonly number[];
+  /** Its inside seams are sealed; it is bedded in sealant all round. */
+  readonly sealsSeams?: boolean;
+  readonly isBeddedInSealant?: boolean;
   /** How far foil is to lap over each face, mm. */
   readonly overlapMm: number;
   readonly gapMm: number;
@@ -60,6 +63,8 @@ export interface Materials {
   readonly solder: { readonly massG: number; readonly volumeMm3: number };
   /** Edges of glass under lead on each face, mm: so much is cemented. */
   readonly cementMm: number;
+  /** Left out where nothing is sealed. */
+  readonly sealantMl?: number;
   readonly weightG: {
     readonly glass: number;
     readonly foil: number;
@@ -76,6 +81,9 @@ export const CAME_LENGTH_MM = 1830;
 const LOST_MM = 25;
 /** Copper foil without its glue, mm. From memory. */
 const FOIL_MM = 0.03;
+/** A fillet of sealant with legs of 5 mm along a seam, and a bed of 6 × 6 mm along the rim, mm². From memory. */
+const FILLET_MM2 = 12.5;
+const BED_MM2 = 36;
 /** Standard gravity, m/s² (CGPM 1901). */
 const GRAVITY = 9.80665;
 /** A panel of this weight wants more than rings, g; a spread flatter than this pulls hard. From memory. */
@@ -110,6 +118,8 @@ export function materialsOf(cartoon: Pick<Cartoon, 'map' | 'pieces'>, wish: Mate
     came: sum(came.map((one) => (one.lengthMm * one.gPerM) / 1000)),
     solder: (solderMm3 * alloy.gPerCm3) / 1000,
   };
+  const sealantMl =
+    (wish.sealsSeams ? (seamMm * FILLET_MM2) / 1000 : 0) + (wish.isBeddedInSealant ? (rimMm * BED_MM2) / 1000 : 0);
   const total = grams.glass + grams.foil + grams.came + grams.solder;
   const perRingN = ((total / 1000) * GRAVITY) / wish.rings;
   return {
@@ -119,6 +129,7 @@ export function materialsOf(cartoon: Pick<Cartoon, 'map' | 'pieces'>, wish: Mate
     seamMm,
     rimMm,
     solder: { massG: grams.solder, volumeMm3: solderMm3 },
+    ...(sealantMl > 0 && { sealantMl }),
     cementMm: technique === 'lead' ? 2 * seamMm + rimMm : 0,
     weightG: { ...grams, total },
     hanging: { perRingN, perLineN: perRingN / Math.sin((wish.spreadDeg * Math.PI) / 180) },

@@ -23,7 +23,7 @@ export function wantedSupplies(
   materials: Materials,
   { technique, alloy }: Pick<MaterialsWish, 'technique' | 'alloy'>,
 ): WantedSupply[] {
-  const { foil, came, solder, joints, seamMm, rimMm, cementMm } = materials;
+  const { foil, came, solder, joints, seamMm, rimMm, cementMm, sealantMl = 0 } = materials;
   const lines = (seamMm + rimMm) / 1000;
   const joined = joints.L + joints.T + joints.X + joints.more;
   const plain = (kind: SupplyKind, amount: number): WantedSupply => ({ kind, sort: '', amount });
@@ -41,5 +41,6 @@ export function wantedSupplies(
           plain('cement', (2 * cementMm * CEMENT_G_PER_M) / 1000),
           plain('whiting', (2 * cementMm * WHITING_G_PER_M) / 1000),
         ]),
+    ...(sealantMl > 0 ? [plain('sealant', sealantMl)] : []),
   ];
 }

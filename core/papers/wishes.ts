@@ -69,21 +69,23 @@ const TEXTURE_MM = 0.6;
 /**
  * What is asked of a panel's materials by what it is.
  * @param glasses of the pieces as far as they are chosen; the thickest counts, and whether one is of heavier texture
- * @param more solder, and glasses that lie on each other
+ * @param more solder, glasses that lie on each other, and what is sealed
  */
 export function materialsWish(
   allowance: LineAllowance,
   glasses: readonly Pick<Glass, 'thicknessMm' | 'texture'>[],
-  more: Partial<Pick<MaterialsWish, 'alloy' | 'layers' | 'plated'>> = {},
+  more: Partial<Pick<MaterialsWish, 'alloy' | 'layers' | 'plated' | 'sealsSeams' | 'isBeddedInSealant'>> = {},
 ): MaterialsWish {
   const { inner, border } = camesOf(allowance);
-  const { alloy = nth(ALLOYS, 0), layers = 1, plated = [] } = more;
+  const { alloy = nth(ALLOYS, 0), layers = 1, plated = [], sealsSeams = false, isBeddedInSealant = false } = more;
   return {
     technique: allowance.technique,
     thicknessMm: glasses.length === 0 ? USUAL_GLASS_MM : Math.max(...glasses.map((one) => one.thicknessMm)),
     textureMm: glasses.some(({ texture }) => isRough(texture)) ? TEXTURE_MM : 0,
     layers,
     plated,
+    sealsSeams,
+    isBeddedInSealant,
     overlapMm: OVERLAP_MM,
     gapMm: allowance.gapMm,
     came: inner,

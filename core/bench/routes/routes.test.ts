@@ -3,7 +3,7 @@ import { drawing, smallStudio, type SmallStudio } from '../../test/smallStudio.t
 import { nextThing, progressOf, tallyOf } from '../../words/index.ts';
 import {
   checkRoute,
-  glassLayers,
+  buildOf,
   readTally,
   routeOf,
   SHIPPED_ROUTES,
@@ -192,6 +192,8 @@ it('glasses that lie on each other: all of a pressed panel, elsewhere the pieces
     { number: 2, asks: ['traced', 'plated'] },
     { number: 1, asks: [] },
   ];
-  expect(glassLayers({ pieceSteps: stepsOf('pressed') }, [])).toEqual({ layers: 2, plated: [] });
-  expect(glassLayers({ pieceSteps: stepsOf('foil-painted') }, pieces)).toEqual({ layers: 1, plated: [2, 7] });
+  const built = (key: string, of: typeof pieces) => buildOf({ pieceSteps: stepsOf(key), panelSteps: stepsOf(key) }, of);
+  expect(built('pressed', [])).toEqual({ layers: 2, plated: [], sealsSeams: false });
+  expect(built('foil-painted', pieces)).toEqual({ layers: 1, plated: [2, 7], sealsSeams: false });
+  expect(built('planter', []).sealsSeams).toBe(true);
 });

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { glassLayers, type Tables } from '#core/bench';
+import { buildOf, type Tables } from '#core/bench';
+import { isBeddedInSealant, USUAL_FINISH } from '#core/finish';
 import {
   alloyInUse,
   ALLOYS,
@@ -62,7 +63,11 @@ function WhatItTakes({ view, paths }: { view: PanelView; paths: PanelPaths }) {
   const [code, setCode] = useState<string | null>(null);
   const usual = alloyInUse(shelf?.supplies ?? [], plans?.used.map((move) => move.supplyId) ?? []);
   const alloy = (code === null ? null : alloyNamed(code)) ?? usual;
-  const wish = materialsWish(panel.allowance, glassesIn(view), { alloy, ...glassLayers(panel.route, pieces) });
+  const wish = materialsWish(panel.allowance, glassesIn(view), {
+    alloy,
+    ...buildOf(panel.route, pieces),
+    isBeddedInSealant: isBeddedInSealant(plans?.finish ?? USUAL_FINISH),
+  });
   const materials = useMaterials(panel.cartoonId ?? '', paths.cartoon, wish);
   const shown = { paths, panel, pieces, glasses, photos: view.photos };
   const { drawn, scene } = panelMaterial(shown, { look: 'front', lighting: NO_LIGHT });

@@ -8,7 +8,7 @@ import {
   type FinishPlan,
   type WayToHold,
 } from '#core/finish';
-import { glassLayers } from '#core/bench';
+import { buildOf } from '#core/bench';
 import type { Materials } from '#core/materials';
 import { materialsWish } from '#core/papers';
 import { showFineLength, showLength } from '#core/units';
@@ -59,7 +59,7 @@ function HeldPanel({
   slide: Change;
 }) {
   const { panel, settings, pieces } = view;
-  const wish = materialsWish(panel.allowance, glassesIn(view), glassLayers(panel.route, pieces));
+  const wish = materialsWish(panel.allowance, glassesIn(view), buildOf(panel.route, pieces));
   const materials = useMaterials(panel.cartoonId ?? '', paths.cartoon, wish);
   const held = useMemo(
     () => (materials ? heldBy(paths.cartoon, view, plan, materials, wish.thicknessMm) : null),

@@ -1,4 +1,4 @@
-import { glassLayers } from '#core/bench';
+import { buildOf } from '#core/bench';
 import type { Cartoon } from '#core/cartoon';
 import {
   bestRings,
@@ -53,7 +53,7 @@ export function heldBy(
   { weightG }: Materials,
   thickMm: number,
 ): Held {
-  const { layers, plated } = glassLayers(panel.route, pieces);
+  const { layers, plated } = buildOf(panel.route, pieces);
   const thick = new Map(
     pieces.map(({ number, glassId }) => [
       number,
