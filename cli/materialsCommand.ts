@@ -1,5 +1,5 @@
 import { readCartoon } from '#core/cartoon';
-import { ALLOYS, alloyNamed, materialsOf } from '#core/materials';
+import { ALLOYS, alloyNamed, materialsOf, type Materials } from '#core/materials';
 import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import { drawingRefusalWords, materialsFindingWords } from '#core/words';
 import { fileOptions } from './fileOptions.ts';
@@ -49,13 +49,16 @@ export function materialsCommand(rest: readonly string[]): object {
     spreadDeg,
   });
   return rounded({
-    foil,
+    foil: foil && foilLine(foil),
     ...more,
     solder: { ...solder, alloy: alloy.code, solidusC: alloy.solidusC, liquidusC: alloy.liquidusC },
     hanging: { rings, ...hanging, spreadDeg },
     findings: findings.map((finding) => ({ kind: finding.code, message: materialsFindingWords(finding, 'mm') })),
   });
 }
+
+/** One glass throughout takes one foil. */
+const foilLine = ({ edge: _, others: __, ...foil }: NonNullable<Materials['foil']>) => foil;
 
 /** Numbers to four places. */
 const rounded = (value: object): object =>

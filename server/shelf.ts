@@ -68,10 +68,10 @@ export class Shelf {
     alloy: Alloy,
   ): MaterialsWish {
     const { state } = this.#desk;
-    const glasses = [...new Set(pieces.map((piece) => piece.glassId))].flatMap((id) =>
-      id === null ? [] : (state.get('glasses', id) ?? []),
-    );
-    return materialsWish(panel.allowance, glasses, {
+    const ids = new Set(pieces.map(({ glassId }) => glassId));
+    const glasses = new Map([...ids].map((id) => [id, id === null ? undefined : state.get('glasses', id)]));
+    const withGlass = pieces.map(({ number, glassId }) => ({ number, glass: glasses.get(glassId) ?? null }));
+    return materialsWish(panel.allowance, withGlass, {
       alloy,
       ...buildOf(routeOf(state, panel), pieces),
       isBeddedInSealant: isBeddedInSealant(state.get('finishes', panel.id) ?? USUAL_FINISH),

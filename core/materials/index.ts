@@ -3,4 +3,13 @@ export { cameSection, type Came, type CameSection } from './cameSection.ts';
 export { foilFor, type FoilChoice } from './foil.ts';
 export { wantedSupplies, type WantedSupply } from './wanted.ts';
 export { JOINT_G, seamSection, segmentArea } from './solder.ts';
-export { CAME_LENGTH_MM, materialsOf, type Materials, type MaterialsFinding, type MaterialsWish } from './materials.ts';
+export {
+  allFoil,
+  CAME_LENGTH_MM,
+  materialsOf,
+  type FoilTaken,
+  type GlassEdge,
+  type Materials,
+  type MaterialsFinding,
+  type MaterialsWish,
+} from './materials.ts';

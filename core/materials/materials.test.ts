@@ -65,27 +65,51 @@ describe('the alloy that is reckoned with', () => {
 
 describe('glasses that lie on each other', () => {
   const area = (svg: string) => of(svg).cartoon.pieces.reduce((sum, piece) => sum + piece.areaMm2, 0);
+  const bound = (...numbers: number[]) => [{ thicknessMm: 3, textureMm: 0, layers: 2, numbers }];
+  const all = of(PINWHEEL).cartoon.pieces.map((piece) => piece.number);
+  const sorts = (more: Partial<MaterialsWish>) =>
+    wantedSupplies(of(PINWHEEL, more).materials, { technique: 'foil', alloy: WISH.alloy })
+      .filter((one) => one.kind === 'foil')
+      .map((one) => one.sort);
   it('two bound layers take foil of 1/2 in, wound twice (common practice), and weigh twice as much', () => {
     const one = of(PINWHEEL).materials;
-    const two = of(PINWHEEL, { layers: 2 }).materials;
-    expect(two.foil).toMatchObject({ stock: '1/2 in', lengthMm: 2 * (one.foil?.lengthMm ?? 0) });
+    const two = of(PINWHEEL, { kinds: bound(...all) }).materials;
+    expect(two.foil).toMatchObject({ stock: '1/2 in', edge: { layers: 2 }, others: [] });
+    expect(two.foil?.lengthMm).toBeCloseTo(2 * (one.foil?.lengthMm ?? 0), 6);
     expect(two.weightG.glass).toBeCloseTo(2 * one.weightG.glass, 6);
     expect(two.findings.map((finding) => finding.code)).not.toContain('foil-too-narrow');
-    expect(of(PINWHEEL, { layers: 2, thicknessMm: 2 }).materials.foil?.stock).toBe('1/2 in');
+    expect(sorts({ kinds: [{ thicknessMm: 2, textureMm: 0, layers: 2, numbers: all }] })).toEqual(['1/2 in']);
   });
   it('only what is plated is bound so; its plate weighs as glass', () => {
     const one = of(PINWHEEL).materials;
-    const { cartoon, materials } = of(PINWHEEL, { plated: [1] });
+    const { cartoon, materials } = of(PINWHEEL, { kinds: bound(1) });
     const [first] = cartoon.pieces;
     const round = (first?.perimeterMm ?? 0) + 10;
-    expect(materials.foil?.plated).toMatchObject({ stock: '1/2 in' });
-    expect(materials.foil?.plated?.lengthMm).toBeCloseTo(1.05 * 2 * round, 6);
+    expect(materials.foil?.others).toMatchObject([{ stock: '1/2 in' }]);
+    expect(materials.foil?.others[0]?.lengthMm).toBeCloseTo(1.05 * 2 * round, 6);
     expect(materials.foil?.lengthMm).toBeCloseTo((one.foil?.lengthMm ?? 0) - 1.05 * round, 6);
     const more = materials.weightG.glass / one.weightG.glass - 1;
     expect(more).toBeCloseTo((first?.areaMm2 ?? 0) / area(PINWHEEL), 9);
-    const foils = wantedSupplies(materials, { technique: 'foil', alloy: WISH.alloy }).filter((w) => w.kind === 'foil');
-    expect(foils.map((one) => one.sort)).toEqual(['7/32 in', '1/2 in']);
-    expect(of(PINWHEEL).materials.foil?.plated).toBeUndefined();
+    expect(sorts({ kinds: bound(1) })).toEqual(['7/32 in', '1/2 in']);
+  });
+  it('each piece takes foil by its own glass, and weighs by its own thickness; what is most comes first', () => {
+    const kinds = [
+      { thicknessMm: 2, textureMm: 0, layers: 1, numbers: all.slice(0, 1) },
+      { thicknessMm: 3, textureMm: 0.6, layers: 1, numbers: all.slice(1, 2) },
+    ];
+    expect(sorts({ kinds })[0]).toBe('7/32 in');
+    expect([...sorts({ kinds })].sort()).toEqual(['1/4 in', '3/16 in', '7/32 in']);
+    const { cartoon, materials } = of(PINWHEEL, { kinds });
+    const grams = cartoon.pieces.reduce(
+      (sum, { number, areaMm2 }) => sum + (areaMm2 * (number === all[0] ? 2 : 3) * 2.5) / 1000,
+      0,
+    );
+    expect(materials.weightG.glass).toBeCloseTo(grams, 6);
+    const total = [materials.foil, ...(materials.foil?.others ?? [])].reduce(
+      (sum, one) => sum + (one?.lengthMm ?? 0),
+      0,
+    );
+    expect(total).toBeCloseTo(of(PINWHEEL).materials.foil?.lengthMm ?? 0, 6);
   });
   it('a box is sealed along its seams, a panel bedded along its rim: fillet and bed by hand', () => {
     const { materials } = of(PINWHEEL, { sealsSeams: true, isBeddedInSealant: true });
@@ -93,12 +117,6 @@ describe('glasses that lie on each other', () => {
     const wanted = wantedSupplies(materials, { technique: 'foil', alloy: WISH.alloy });
     expect(wanted.at(-1)).toMatchObject({ kind: 'sealant', amount: materials.sealantMl });
     expect(of(PINWHEEL).materials.sealantMl).toBeUndefined();
-  });
-  it('all plated: there is no other foil to buy', () => {
-    const all = of(PINWHEEL).cartoon.pieces.map((piece) => piece.number);
-    const { materials } = of(PINWHEEL, { plated: all });
-    const wanted = wantedSupplies(materials, { technique: 'foil', alloy: WISH.alloy });
-    expect(wanted.filter((one) => one.kind === 'foil').map((one) => one.sort)).toEqual(['1/2 in']);
   });
 });
 

@@ -6,16 +6,20 @@ import { cameSection, type Came } from './cameSection.ts';
 import { BOUND_OVERLAP_MM, foilFor, foilForAll, foilRound, LEAST_OVERLAP_MM } from './foil.ts';
 import { JOINT_G, seamSection } from './solder.ts';
 
+/** What a foil goes round: glasses that lie on each other, wound as often, and by how much their texture stands out. */
+export interface GlassEdge {
+  /** Of one glass. */
+  readonly thicknessMm: number;
+  readonly textureMm: number;
+  readonly layers: number;
+}
+
 export interface MaterialsWish {
   readonly technique: 'foil' | 'lead';
   /** Of one glass. */
   readonly thicknessMm: number;
-  /** A heavier texture stands out by so much where foil goes round it, mm; 0 where it is left out. */
-  readonly textureMm?: number;
-  /** So many glasses lie on each other in every piece, wound as often; 1 where it is left out. */
-  readonly layers?: number;
-  /** Pieces in which a plate lies on the first glass. */
-  readonly plated?: readonly number[];
+  /** Glass that is other than one smooth sheet of that thickness, with the pieces that are of it. */
+  readonly kinds?: readonly (GlassEdge & { readonly numbers: readonly number[] })[];
   /** Its inside seams are sealed; it is bedded in sealant all round. */
   readonly sealsSeams?: boolean;
   readonly isBeddedInSealant?: boolean;
@@ -37,24 +41,24 @@ export type MaterialsFinding =
   | { readonly code: 'heavy'; readonly totalG: number }
   | { readonly code: 'flat-spread'; readonly spreadDeg: number };
 
-/** Foil round two glasses that are bound as one. */
-export interface Bound {
+/** Foil of one width. */
+export interface FoilTaken {
   readonly stock: string;
   readonly widthMm: number;
+  /** On each face of the thickest that it goes round, mm. */
   readonly overlapMm: number;
   readonly lengthMm: number;
+  readonly edge: GlassEdge;
 }
 
 export interface Materials {
-  readonly foil: {
-    readonly widthMm: number;
-    readonly stock: string;
-    readonly overlapMm: number;
-    readonly lengthMm: number;
-    readonly perPiece: readonly { readonly number: number; readonly lengthMm: number }[];
-    /** Of pieces that are plated: two glasses, wound twice; left out where there are none. */
-    readonly plated?: Bound;
-  } | null;
+  /** What most of it takes, and what else some pieces take. */
+  readonly foil:
+    | (FoilTaken & {
+        readonly perPiece: readonly { readonly number: number; readonly lengthMm: number }[];
+        readonly others: readonly FoilTaken[];
+      })
+    | null;
   readonly came: readonly { readonly profile: string; readonly lengthMm: number; readonly bought: number }[];
   readonly joints: { readonly L: number; readonly T: number; readonly X: number; readonly more: number };
   /** Lines between two pieces, and lines round the panel, mm. */
@@ -92,8 +96,8 @@ const FLAT_DEG = 30;
 
 /** What a panel takes, from its own pieces, joints and lines. */
 export function materialsOf(cartoon: Pick<Cartoon, 'map' | 'pieces'>, wish: MaterialsWish): Materials {
-  const { technique, thicknessMm, alloy, layers = 1 } = wish;
-  const plated = new Set(wish.plated);
+  const { technique, alloy } = wish;
+  const edgeOf = edgesBy(wish);
   const faces = { innerMm: wish.came?.faceMm ?? 0, borderMm: wish.border?.faceMm ?? 0 };
   const { joints, lines, runs } = straightRuns(cartoon, faces);
   const sum = (of: readonly number[]): number => of.reduce((total, mm) => total + mm, 0);
@@ -102,19 +106,18 @@ export function materialsOf(cartoon: Pick<Cartoon, 'map' | 'pieces'>, wish: Mate
   const counts = { L: 0, T: 0, X: 0, more: 0 };
   for (const { kind } of joints) if (kind !== 'end') counts[kind]++;
 
-  const foil = technique === 'foil' ? foilOf(cartoon, wish) : null;
+  const foil = technique === 'foil' ? foilOf(cartoon, wish, edgeOf) : null;
   const came = cameOf(runs, wish);
   const solderMm3 =
     foil === null
       ? ((JOINT_G * (counts.L + counts.T + counts.X + counts.more)) / alloy.gPerCm3) * 1000
-      : seamMm * seamSection(wish.gapMm, layers * thicknessMm, foil.overlapMm);
+      : seamMm * seamSection(wish.gapMm, foil.edge.layers * foil.edge.thicknessMm, foil.overlapMm);
   const grams = {
-    glass:
-      (sum(cartoon.pieces.map(({ number, areaMm2 }) => areaMm2 * (layers + Number(plated.has(number))))) *
-        thicknessMm *
-        GLASS_G_PER_CM3) /
-      1000,
-    foil: foil === null ? 0 : (foilMm2(foil) * FOIL_MM * COPPER_G_PER_CM3) / 1000,
+    glass: (sum(cartoon.pieces.map((one) => one.areaMm2 * glassMm(edgeOf(one.number)))) * GLASS_G_PER_CM3) / 1000,
+    foil:
+      foil === null
+        ? 0
+        : (sum(allFoil(foil).map((one) => one.lengthMm * one.widthMm)) * FOIL_MM * COPPER_G_PER_CM3) / 1000,
     came: sum(came.map((one) => (one.lengthMm * one.gPerM) / 1000)),
     solder: (solderMm3 * alloy.gPerCm3) / 1000,
   };
@@ -137,31 +140,50 @@ export function materialsOf(cartoon: Pick<Cartoon, 'map' | 'pieces'>, wish: Mate
   };
 }
 
-function foilOf({ pieces }: Pick<Cartoon, 'pieces'>, wish: MaterialsWish): NonNullable<Materials['foil']> {
-  const { layers = 1, thicknessMm, textureMm = 0 } = wish;
-  const own = new Set(layers > 1 ? [] : wish.plated);
-  const round = (many: number) => {
-    const laps = many > 1 ? Math.max(wish.overlapMm, BOUND_OVERLAP_MM) : wish.overlapMm;
-    const { stock, widthMm, overlapMm } = foilFor(many * thicknessMm + textureMm, laps);
-    return { stock, widthMm, overlapMm };
-  };
-  const perPiece = pieces.map(({ number, perimeterMm }) => ({
-    number,
-    lengthMm: (own.has(number) ? 2 : layers) * foilRound(perimeterMm),
-  }));
-  const lengthOf = (isPlated: boolean) =>
-    foilForAll(perPiece.flatMap(({ number, lengthMm }) => (own.has(number) === isPlated ? lengthMm : [])));
-  const bound = lengthOf(true);
-  return {
-    ...round(layers),
-    lengthMm: lengthOf(false),
-    perPiece,
-    ...(bound > 0 && { plated: { ...round(2), lengthMm: bound } }),
-  };
+/** How thick the glass of a piece is, all its layers, mm. */
+const glassMm = ({ thicknessMm, layers }: GlassEdge): number => layers * thicknessMm;
+
+function edgesBy({ kinds = [], thicknessMm }: MaterialsWish): (number: number) => GlassEdge {
+  const known = new Map(kinds.flatMap((kind) => kind.numbers.map((number) => [number, kind] as const)));
+  const usual = { thicknessMm, textureMm: 0, layers: 1 };
+  return (number) => known.get(number) ?? usual;
 }
 
-const foilMm2 = ({ lengthMm, widthMm, plated }: NonNullable<Materials['foil']>): number =>
-  lengthMm * widthMm + (plated ? plated.lengthMm * plated.widthMm : 0);
+function foilOf(
+  { pieces }: Pick<Cartoon, 'pieces'>,
+  wish: MaterialsWish,
+  edgeOf: (number: number) => GlassEdge,
+): NonNullable<Materials['foil']> {
+  const perPiece: { number: number; lengthMm: number }[] = [];
+  const byStock = new Map<string, FoilTaken & { readonly lengths: number[] }>();
+  for (const { number, perimeterMm } of pieces) {
+    const { thicknessMm, textureMm, layers } = edgeOf(number);
+    const edge = { thicknessMm, textureMm, layers };
+    const lengthMm = layers * foilRound(perimeterMm);
+    perPiece.push({ number, lengthMm });
+    const laps = layers > 1 ? Math.max(wish.overlapMm, BOUND_OVERLAP_MM) : wish.overlapMm;
+    const { stock, widthMm, overlapMm } = foilFor(glassMm(edge) + textureMm, laps);
+    const known = byStock.get(stock);
+    if (known) known.lengths.push(lengthMm);
+    if (!known || overlapMm < known.overlapMm)
+      byStock.set(stock, { stock, widthMm, overlapMm, edge, lengthMm: 0, lengths: known?.lengths ?? [lengthMm] });
+  }
+  const taken = [...byStock.values()]
+    .map(({ lengths, ...one }) => ({ ...one, lengthMm: foilForAll(lengths) }))
+    .sort((a, b) => b.lengthMm - a.lengthMm);
+  const [most = nothingTaken(wish), ...others] = taken;
+  return { ...most, perPiece, others };
+}
+
+/** Of a drawing without pieces. */
+function nothingTaken({ thicknessMm, overlapMm: laps }: MaterialsWish): FoilTaken {
+  const { stock, widthMm, overlapMm } = foilFor(thicknessMm, laps);
+  return { stock, widthMm, overlapMm, lengthMm: 0, edge: { thicknessMm, textureMm: 0, layers: 1 } };
+}
+
+/** Every width that a panel takes. */
+export const allFoil = (foil: Materials['foil']): readonly FoilTaken[] =>
+  foil === null || foil.lengthMm === 0 ? [] : [foil, ...foil.others];
 
 /** Cames by their profile: how long together, and how many lengths to buy. */
 function cameOf(runs: readonly LeadRun[], { came, border, thicknessMm }: MaterialsWish) {
@@ -183,16 +205,11 @@ function cameOf(runs: readonly LeadRun[], { came, border, thicknessMm }: Materia
   });
 }
 
-function findingsOf(
-  wish: MaterialsWish,
-  foil: { readonly overlapMm: number } | null,
-  totalG: number,
-): MaterialsFinding[] {
+function findingsOf(wish: MaterialsWish, foil: Materials['foil'], totalG: number): MaterialsFinding[] {
   const findings: MaterialsFinding[] = [];
-  if (foil !== null && foil.overlapMm < LEAST_OVERLAP_MM - 1e-9)
-    findings.push({ code: 'overlap-too-small', overlapMm: foil.overlapMm });
-  else if (foil !== null && foil.overlapMm < wish.overlapMm - 1e-9)
-    findings.push({ code: 'foil-too-narrow', overlapMm: foil.overlapMm });
+  const overlapMm = Math.min(...allFoil(foil).map((one) => one.overlapMm));
+  if (overlapMm < LEAST_OVERLAP_MM - 1e-9) findings.push({ code: 'overlap-too-small', overlapMm });
+  else if (overlapMm < wish.overlapMm - 1e-9) findings.push({ code: 'foil-too-narrow', overlapMm });
   if (totalG > HEAVY_G) findings.push({ code: 'heavy', totalG });
   if (wish.spreadDeg < FLAT_DEG) findings.push({ code: 'flat-spread', spreadDeg: wish.spreadDeg });
   return findings;

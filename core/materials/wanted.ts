@@ -1,5 +1,5 @@
 import type { SupplyKind } from '../stock/index.ts';
-import { CAME_LENGTH_MM, type Materials, type MaterialsWish } from './materials.ts';
+import { allFoil, CAME_LENGTH_MM, type Materials, type MaterialsWish } from './materials.ts';
 
 /** Per metre of line on both faces, and per joint; each from memory until the studio's own use has taught better. */
 const FLUX_ML_PER_M = 5;
@@ -28,9 +28,7 @@ export function wantedSupplies(
   const joined = joints.L + joints.T + joints.X + joints.more;
   const plain = (kind: SupplyKind, amount: number): WantedSupply => ({ kind, sort: '', amount });
   return [
-    ...[foil, foil?.plated].flatMap((one) =>
-      one && one.lengthMm > 0 ? [{ kind: 'foil' as const, sort: one.stock, amount: one.lengthMm }] : [],
-    ),
+    ...allFoil(foil).map(({ stock, lengthMm }) => ({ kind: 'foil' as const, sort: stock, amount: lengthMm })),
     // Cames are bought by the length: what is left of one is too short for most.
     ...came.map(({ profile, bought }) => ({ kind: 'came' as const, sort: profile, amount: bought * CAME_LENGTH_MM })),
     { kind: 'solder' as const, sort: alloy.code, amount: solder.massG },

@@ -1,4 +1,4 @@
-import { wantedSupplies } from '../materials/index.ts';
+import { allFoil, wantedSupplies } from '../materials/index.ts';
 import { amountWords, SUPPLY_WORDS, supplyNeeds } from '../stock/index.ts';
 import { showLength, showMoney } from '../units/index.ts';
 import { headed, workArea, type Heading } from './heading.ts';
@@ -57,7 +57,8 @@ function metalRows({ materials, supplies, used, alloy, unit, technique, currency
   return [
     ...needs.map((need) => {
       const supply = supplies.find((one) => one.id === need.supplyId);
-      const wide = need.kind === 'foil' && foil ? `, ${showLength(foil.widthMm, unit, 2)} wide` : '';
+      const taken = need.kind === 'foil' ? allFoil(foil).find((one) => one.stock === need.sort) : undefined;
+      const wide = taken ? `, ${showLength(taken.widthMm, unit, 2)} wide` : '';
       const code = supply && supply.code !== '' ? ` (${supply.code})` : '';
       return [
         `${supply?.name ?? `${SUPPLY_WORDS[need.kind]} ${need.sort}`.trim()}${code}${wide}`,

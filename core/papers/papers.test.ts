@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { boxOf, signedArea, type Point } from '../geometry/index.ts';
+import type { Texture } from '../stock/index.ts';
 import { seededRandom } from '../units/index.ts';
 import { doc, paneNet } from '../test/panels.ts';
 import { fittingSteps, USUAL_FINISH } from '../finish/index.ts';
@@ -213,17 +214,30 @@ describe('the other papers', () => {
     for (const { marks, heightMm } of [...pages, ...small])
       for (const mark of marks) if (mark.kind === 'text') expect(mark.at[1]).toBeLessThan(heightMm);
   });
-  it('a heavier texture takes a foil one step wider: 1/4 in instead of 7/32 in (common practice)', () => {
-    const foil = { ...DEFAULT_ALLOWANCE.foil };
-    const stock = (texture: 'smooth' | 'drapery') =>
-      foilFor(3 + (materialsWish(foil, [{ thicknessMm: 3, texture }]).textureMm ?? 0), 1.2).stock;
-    expect([stock('smooth'), stock('drapery')]).toEqual(['7/32 in', '1/4 in']);
-    expect(materialsWish(foil, []).thicknessMm).toBe(3);
+  it('each glass is told with the pieces that are of it; a heavier texture stands out, a plate doubles', () => {
+    const glass = (thicknessMm: number, texture: Texture) => ({ thicknessMm, texture });
+    const pieces = [glass(3, 'smooth'), glass(3, 'drapery'), null, glass(2, 'smooth'), glass(3, 'drapery')];
+    const wish = (more = {}) =>
+      materialsWish(
+        DEFAULT_ALLOWANCE.foil,
+        pieces.map((one, i) => ({ number: i + 1, glass: one })),
+        more,
+      );
+    expect(wish().thicknessMm).toBe(3);
+    expect(wish().kinds).toEqual([
+      { thicknessMm: 3, textureMm: 0.6, layers: 1, numbers: [2, 5] },
+      { thicknessMm: 2, textureMm: 0, layers: 1, numbers: [4] },
+    ]);
+    expect(wish({ plated: [1] }).kinds?.[0]).toEqual({ thicknessMm: 3, textureMm: 0, layers: 2, numbers: [1] });
+    expect(wish({ layers: 2 }).kinds?.every(({ layers }) => layers === 2)).toBe(true);
+    // A foil one step wider goes round it: 1/4 in instead of 7/32 in (common practice).
+    expect([foilFor(3, 1.2).stock, foilFor(3.6, 1.2).stock]).toEqual(['7/32 in', '1/4 in']);
+    expect(materialsWish(DEFAULT_ALLOWANCE.foil, []).thicknessMm).toBe(3);
   });
   it('what the shelf holds stands in the list, with what to buy of it', () => {
     const spool = { id: 's', kind: 'solder', name: 'Spool', sort: '60/40', code: 'T 4' } as const;
     const supplies = [{ ...spool, packAmount: 5, packCents: 100, amount: 1, low: 0, place: '', learnt: {} }];
-    const wish = materialsWish(leaded.allowance, [{ thicknessMm: 3, texture: 'smooth' }]);
+    const wish = materialsWish(leaded.allowance, []);
     const rows = paperTable('list', { ...leaded, supplies, materials: materialsOf(leaded.cartoon, wish) }).rows;
     const row = rows.find(([what]) => String(what).startsWith('Spool (T 4)'));
     expect(row?.[2]).toBe('1 g');

@@ -8,7 +8,14 @@ import {
   type LeadPlan,
   type Through,
 } from '../leading/index.ts';
-import { ALLOYS, CAME_LENGTH_MM, type Came, type MaterialsWish } from '../materials/index.ts';
+import {
+  ALLOYS,
+  CAME_LENGTH_MM,
+  type Alloy,
+  type Came,
+  type GlassEdge,
+  type MaterialsWish,
+} from '../materials/index.ts';
 import { readProfile, type LineAllowance } from '../sizing/index.ts';
 import { isRough, type Glass } from '../stock/index.ts';
 import { nth } from '../units/index.ts';
@@ -66,24 +73,46 @@ export function camesOf(allowance: LineAllowance): { readonly inner: Came | null
 /** By so much a heavier texture stands out: a foil of 1/4 in where 7/32 in goes round smooth glass. Common practice. */
 const TEXTURE_MM = 0.6;
 
+/** What is known of how a panel is made, beside its lines. */
+export interface Making {
+  readonly alloy?: Alloy;
+  /** Glasses that lie on each other in every piece; 1 where it is left out. */
+  readonly layers?: number;
+  /** Pieces in which a plate lies on the first glass. */
+  readonly plated?: readonly number[];
+  readonly sealsSeams?: boolean;
+  readonly isBeddedInSealant?: boolean;
+}
+
 /**
  * What is asked of a panel's materials by what it is.
- * @param glasses of the pieces as far as they are chosen; the thickest counts, and whether one is of heavier texture
- * @param more solder, glasses that lie on each other, and what is sealed
+ * @param pieces with their glass as far as it is chosen; what has none is taken for as thick as the thickest
  */
 export function materialsWish(
   allowance: LineAllowance,
-  glasses: readonly Pick<Glass, 'thicknessMm' | 'texture'>[],
-  more: Partial<Pick<MaterialsWish, 'alloy' | 'layers' | 'plated' | 'sealsSeams' | 'isBeddedInSealant'>> = {},
+  pieces: readonly { readonly number: number; readonly glass: Pick<Glass, 'thicknessMm' | 'texture'> | null }[],
+  { alloy = nth(ALLOYS, 0), layers = 1, plated = [], sealsSeams = false, isBeddedInSealant = false }: Making = {},
 ): MaterialsWish {
   const { inner, border } = camesOf(allowance);
-  const { alloy = nth(ALLOYS, 0), layers = 1, plated = [], sealsSeams = false, isBeddedInSealant = false } = more;
+  const known = pieces.flatMap(({ glass }) => glass?.thicknessMm ?? []);
+  const thicknessMm = known.length === 0 ? USUAL_GLASS_MM : Math.max(...known);
+  const kinds = new Map<string, GlassEdge & { readonly numbers: number[] }>();
+  for (const { number, glass } of pieces) {
+    const edge: GlassEdge = {
+      thicknessMm: glass?.thicknessMm ?? thicknessMm,
+      textureMm: glass && isRough(glass.texture) ? TEXTURE_MM : 0,
+      layers: layers === 1 && plated.includes(number) ? 2 : layers,
+    };
+    if (edge.thicknessMm === thicknessMm && edge.textureMm === 0 && edge.layers === 1) continue;
+    const key = JSON.stringify(edge);
+    const kind = kinds.get(key) ?? { ...edge, numbers: [] };
+    kind.numbers.push(number);
+    kinds.set(key, kind);
+  }
   return {
     technique: allowance.technique,
-    thicknessMm: glasses.length === 0 ? USUAL_GLASS_MM : Math.max(...glasses.map((one) => one.thicknessMm)),
-    textureMm: glasses.some(({ texture }) => isRough(texture)) ? TEXTURE_MM : 0,
-    layers,
-    plated,
+    thicknessMm,
+    kinds: [...kinds.values()],
     sealsSeams,
     isBeddedInSealant,
     overlapMm: OVERLAP_MM,

@@ -25,6 +25,6 @@ export interface PanelView {
   readonly photos: ReadonlyMap<string, SheetPhoto>;
 }
 
-/** The glasses that were chosen for its pieces so far, each once. */
-export const glassesIn = ({ pieces, glasses }: PanelView): Glass[] =>
-  [...new Set(pieces.map(({ glassId }) => glassId))].flatMap((id) => glasses.get(id ?? '') ?? []);
+/** Its pieces with their glass, as far as it is chosen. */
+export const withGlass = ({ pieces, glasses }: PanelView): { number: number; glass: Glass | null }[] =>
+  pieces.map(({ number, glassId }) => ({ number, glass: glasses.get(glassId ?? '') ?? null }));

@@ -9,6 +9,7 @@ import {
   wantedSupplies,
   type Alloy,
   type Came,
+  type GlassEdge,
   type Materials,
   type MaterialsWish,
 } from '#core/materials';
@@ -20,7 +21,7 @@ import { GlassStill } from '../../panel/GlassStill.tsx';
 import { panelMaterial } from '../../panel/panelMaterial.ts';
 import type { PanelPaths } from '../../panel/paths.ts';
 import { usePanelView } from '../../panel/usePanelView.ts';
-import { glassesIn, type PanelView } from '../../panel/view.ts';
+import { withGlass, type PanelView } from '../../panel/view.ts';
 import { useInWork, usePlans, useSupplies } from '../../state/studio.ts';
 import { BookSupply } from '../../supplies/BookSupply.tsx';
 import { SupplyForm } from '../../supplies/SupplyForm.tsx';
@@ -63,7 +64,7 @@ function WhatItTakes({ view, paths }: { view: PanelView; paths: PanelPaths }) {
   const [code, setCode] = useState<string | null>(null);
   const usual = alloyInUse(shelf?.supplies ?? [], plans?.used.map((move) => move.supplyId) ?? []);
   const alloy = (code === null ? null : alloyNamed(code)) ?? usual;
-  const wish = materialsWish(panel.allowance, glassesIn(view), {
+  const wish = materialsWish(panel.allowance, withGlass(view), {
     alloy,
     ...buildOf(panel.route, pieces),
     isBeddedInSealant: isBeddedInSealant(plans?.finish ?? USUAL_FINISH),
@@ -125,18 +126,14 @@ function Edges({
     <>
       {materials.foil && (
         <div className="flex items-center gap-5 max-xl:flex-wrap">
-          <EdgeOfGlass
-            thicknessMm={wish.thicknessMm}
-            layers={wish.layers ?? 1}
-            textureMm={wish.textureMm ?? 0}
-            overlapMm={materials.foil.overlapMm}
-          />
+          <EdgeOfGlass edge={materials.foil.edge} overlapMm={materials.foil.overlapMm} />
           <p className="text-[16px]">
             <b>Foil of {materials.foil.stock}</b> laps {showFineLength(materials.foil.overlapMm, unit)} over each face
-            of {edgeWords(wish)}. It is to be copper-backed behind opal glass, black or silver-backed where the backing
-            is seen through clear glass, as the solder will be.
-            {materials.foil.plated &&
-              ` Plated pieces are bound with foil of ${materials.foil.plated.stock}, wound twice.`}
+            of {edgeWords(materials.foil.edge)}. It is to be copper-backed behind opal glass, black or silver-backed
+            where the backing is seen through clear glass, as the solder will be.
+            {materials.foil.others.map(
+              ({ stock, edge }) => ` Where there is ${edgeWords(edge)}, it is foil of ${stock}.`,
+            )}
           </p>
         </div>
       )}
@@ -166,7 +163,7 @@ function Edges({
 }
 
 /** What the foil goes round. */
-function edgeWords({ thicknessMm, layers = 1, textureMm = 0 }: MaterialsWish): string {
+function edgeWords({ thicknessMm, layers, textureMm }: GlassEdge): string {
   const glass = layers > 1 ? `two glasses of ${thicknessMm} mm, wound twice` : `glass ${thicknessMm} mm thick`;
   return textureMm > 0 ? `${glass}, and ${textureMm} mm more for its texture` : glass;
 }

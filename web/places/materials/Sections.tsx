@@ -1,4 +1,4 @@
-import { cameSection, type Came } from '#core/materials';
+import { cameSection, type Came, type GlassEdge } from '#core/materials';
 
 /** The edge of a piece and the section of a came are drawn so much larger than they are, px a mm. */
 const SCALE = 14;
@@ -6,15 +6,10 @@ const EDGE_SCALE = 24;
 
 /** The edge of a piece in section, to scale: the glass, and the foil round it. */
 export function EdgeOfGlass({
-  thicknessMm: oneMm,
-  layers,
-  textureMm,
+  edge: { thicknessMm: oneMm, layers, textureMm },
   overlapMm,
 }: {
-  /** Of one glass. */
-  thicknessMm: number;
-  layers: number;
-  textureMm: number;
+  edge: GlassEdge;
   overlapMm: number;
 }) {
   const long = 6;

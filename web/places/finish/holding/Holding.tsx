@@ -15,7 +15,7 @@ import { showFineLength, showLength } from '#core/units';
 import { EDGE_WHY, hangingFindingWords, lampWords, stiffeningWords } from '#core/words';
 import type { PanelPaths } from '../../../panel/paths.ts';
 import { useMaterials } from '../../../panel/useMaterials.ts';
-import { glassesIn, type PanelView } from '../../../panel/view.ts';
+import { withGlass, type PanelView } from '../../../panel/view.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { ChoiceField } from '../../../ui/Choice.tsx';
 import { Slider } from '../../../ui/Slider.tsx';
@@ -59,7 +59,7 @@ function HeldPanel({
   slide: Change;
 }) {
   const { panel, settings, pieces } = view;
-  const wish = materialsWish(panel.allowance, glassesIn(view), buildOf(panel.route, pieces));
+  const wish = materialsWish(panel.allowance, withGlass(view), buildOf(panel.route, pieces));
   const materials = useMaterials(panel.cartoonId ?? '', paths.cartoon, wish);
   const held = useMemo(
     () => (materials ? heldBy(paths.cartoon, view, plan, materials, wish.thicknessMm) : null),
