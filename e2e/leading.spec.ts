@@ -97,3 +97,39 @@ test('what a panel takes has a step of its own: foil or came, solder by alloy, w
   await expect(takes.getByText(/by your own figure, \d+ % of the usual/)).toBeVisible();
   for (const theme of ['light', 'dark'] as const) expect(await barriers(page, { theme })).toEqual([]);
 });
+
+test('a foiled panel is laid out step by step: what is tacked when, what holds it square', async ({ page }) => {
+  await page.goto(`${DEMO}/panels/heron/bench`);
+  await page.getByRole('button', { name: 'Laying out', exact: true }).click();
+  const sheet = page.getByRole('complementary', { name: 'Laying out' });
+  await expect(sheet.getByText(/^Nail two strips first, along .* square to each other\.$/)).toBeVisible();
+  await expect(sheet.getByText(/^Before tacking measure both diagonals: 765/)).toBeVisible();
+  const slider = sheet.getByRole('slider', { name: 'Piece' });
+  await slider.focus();
+  await page.keyboard.press('End');
+  await expect(sheet.getByText('Piece 107 of 107')).toBeVisible();
+  await expect(sheet.getByRole('list', { name: 'To tack now' }).getByRole('listitem').first()).toContainText(
+    /^Tack by /,
+  );
+  await sheet.getByRole('button', { name: 'Tacking list' }).click();
+  await expect(sheet.getByText(/^\d+ junctions$/)).toBeVisible();
+  for (const theme of ['light', 'dark'] as const) expect(await barriers(page, { theme })).toEqual([]);
+  // One that is foiled is laid, and the next comes up.
+  await page.keyboard.press('Escape');
+  const foiled = async () =>
+    ((await (await page.request.get(`${DEMO}/api/panels/heron`)).json()) as PanelAnswer).pieces.flatMap((piece) =>
+      piece.stage === 'foiled' ? piece.number : [],
+    );
+  const before = await foiled();
+  await slider.focus();
+  await page.keyboard.press('Home');
+  const place = sheet.getByRole('button', { name: /^\d+ is in place$/ });
+  for (let i = 0; i < 107; i++) {
+    if ((await place.count()) > 0 && before.includes(Number((await place.innerText()).split(' ')[0]))) break;
+    await page.keyboard.press('ArrowRight');
+  }
+  await place.click();
+  await expect.poll(async () => (await foiled()).length).toBe(before.length - 1);
+  await page.getByRole('button', { name: /^Take back: / }).click();
+  await expect.poll(async () => (await foiled()).length).toBe(before.length);
+});

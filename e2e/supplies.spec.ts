@@ -69,7 +69,7 @@ test.describe('Supplies', () => {
     await page.goto(`${studio.base}/panels/fish/materials`);
     const takes = page.getByRole('region', { name: 'What it takes' });
     await expect(takes.getByText(/of seams and .* of rim/)).toBeVisible();
-    const foil = takes.getByRole('listitem').filter({ hasText: /^Foil/ });
+    const foil = takes.getByRole('listitem').filter({ hasText: /^Foil/ }).first();
     // What is done has gone off the shelf without a press; the book follows, and nothing goes twice.
     await expect(foil).toContainText('all of it is in the work');
     const before = await foil.textContent();

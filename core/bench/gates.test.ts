@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Glass } from '../stock/index.ts';
 import type { Ring } from '../geometry/index.ts';
-import { gateChecks } from './gates.ts';
+import { cementChecks, gateChecks } from './gates.ts';
 import { SHIPPED_ROUTES } from './routes/shipped.ts';
 import { makeRoute } from './routes/route.ts';
 
@@ -101,4 +101,13 @@ describe('what is looked at before pieces are built in', () => {
     expect(look([{ shape: 'kite', glassId: 'ripple', stage: 'foiled' }])).toEqual([]);
     expect(look([{ shape: 'kite', glassId: 'plain', recheck: true }])).toEqual([{ code: 'recheck', numbers: [1] }]);
   });
+});
+
+it('before cement: rough glass, and what is painted; a plate is no paint, and plain glass asks for nothing', () => {
+  const of = (number: number, glassId: string | null, ...asks: string[]) => ({ number, glassId, asks });
+  expect(cementChecks([of(3, 'ripple'), of(1, 'ripple', 'traced'), of(2, 'plain', 'plated')], GLASSES)).toEqual([
+    { code: 'rough-to-cement', numbers: [1, 3] },
+    { code: 'painted-to-cement', numbers: [1] },
+  ]);
+  expect(cementChecks([of(1, 'plain'), of(2, null), of(3, 'gone')], GLASSES)).toEqual([]);
 });

@@ -11,7 +11,9 @@ export type GateCheck =
   | { readonly code: 'has-a-top'; readonly numbers: readonly number[] }
   | { readonly code: 'alike'; readonly numbers: readonly number[] }
   | { readonly code: 'recheck'; readonly numbers: readonly number[] }
-  | { readonly code: 'flow-unsaid'; readonly numbers: readonly number[] };
+  | { readonly code: 'flow-unsaid'; readonly numbers: readonly number[] }
+  | { readonly code: 'rough-to-cement'; readonly numbers: readonly number[] }
+  | { readonly code: 'painted-to-cement'; readonly numbers: readonly number[] };
 
 type GatePiece = Pick<Piece, 'number' | 'stage' | 'glassId' | 'flowDeg' | 'recheck'>;
 
@@ -19,6 +21,25 @@ type GatePiece = Pick<Piece, 'number' | 'stage' | 'glassId' | 'flowDeg' | 'reche
 const TAKEN_FOR_MM = 1.2;
 /** Points of an outline that are compared. */
 const SPOKES = 72;
+
+/** What to look at before a leaded panel is cemented: where cement keeps in the glass, and what a brush would take off. */
+export function cementChecks(
+  pieces: readonly Pick<Piece, 'number' | 'glassId' | 'asks'>[],
+  glasses: ReadonlyMap<string, Pick<Glass, 'texture'>>,
+): GateCheck[] {
+  const numbersOf = (list: typeof pieces) => list.map(({ number }) => number).sort((a, b) => a - b);
+  const rough = numbersOf(
+    pieces.filter(({ glassId }) => {
+      const glass = glasses.get(glassId ?? '');
+      return glass !== undefined && isRough(glass.texture);
+    }),
+  );
+  const painted = numbersOf(pieces.filter(({ asks }) => asks.some((step) => step !== 'plated')));
+  return [
+    ...(rough.length > 0 ? [{ code: 'rough-to-cement' as const, numbers: rough }] : []),
+    ...(painted.length > 0 ? [{ code: 'painted-to-cement' as const, numbers: painted }] : []),
+  ];
+}
 
 /**
  * What to look at before pieces get their foil or their lead: which have a rough side that has to face one way, which can

@@ -151,7 +151,7 @@ export {
   type UndoPlace,
   type Who,
 } from './undo.ts';
-export { gateChecks, type GateCheck } from './gates.ts';
+export { cementChecks, gateChecks, type GateCheck } from './gates.ts';
 export { isUpToDate, kindNamed, upToDate } from './upcast.ts';
 export { tooLargeForRack, wantedBy } from './wanted.ts';
 export { WORK_STAGES, workCaution, workWord, type WorkStage } from './works.ts';

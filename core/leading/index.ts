@@ -1,6 +1,7 @@
 export {
   CORNERS,
   type Corner,
+  type LeadGraph,
   type LeadJoint,
   type LeadLine,
   type LeadPlan,

@@ -13,6 +13,7 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
   'core/sizing': core('units', 'limits', 'geometry', 'cartoon'),
   'core/cutting': core('units', 'limits', 'geometry', 'cartoon', 'sizing'),
   'core/leading': core('units', 'limits', 'geometry', 'cartoon'),
+  'core/laying': core('units', 'geometry', 'cartoon', 'leading'),
   'core/stock': core('units', 'limits', 'geometry'),
   'core/glass': core('units', 'geometry', 'colour', 'stock'),
   'core/layout': core('units', 'limits', 'geometry', 'stock'),
@@ -21,7 +22,7 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
   'core/papers': core('units', 'geometry', 'cartoon', 'sizing', 'leading', 'materials', 'finish', 'stock', 'words'),
   'core/bench': core('units', 'limits', 'geometry', 'cartoon', 'sizing', 'stock', 'layout', 'finish'),
   'core/labour': core('units', 'bench', 'cutting', 'stock'),
-  'core/words': [...DRAWING, ...core('leading', 'materials', 'finish', 'stock', 'layout', 'bench', 'labour')],
+  'core/words': [...DRAWING, ...core('leading', 'laying', 'materials', 'finish', 'stock', 'layout', 'bench', 'labour')],
   contract: core('units', 'limits', 'cartoon', 'sizing', 'cutting', 'stock', 'finish', 'bench'),
   server: ['contract', ...DRAWING, ...core('materials', 'finish', 'papers', 'stock', 'bench', 'labour', 'words')],
   web: [
@@ -29,6 +30,7 @@ export const ARROWS: Readonly<Record<string, readonly string[]>> = {
     ...DRAWING,
     ...core(
       'leading',
+      'laying',
       'materials',
       'finish',
       'papers',

@@ -1,3 +1,4 @@
+export { holdingWords } from './laying.ts';
 export { jointName, jointPlace, jointsWords } from './joints.ts';
 export {
   cartoonFindingWords,

@@ -97,6 +97,7 @@ export const HELP = {
       'The panel shows each piece as what it is: paper, cut glass, a frosted edge from the grinder, foil, lead.',
       'Tap pieces and press what was done, or type it below: 12-18 31 cut, all but 3 ground, rest foiled. What would happen is told before Enter.',
       'A piece that broke keeps its number and goes back to be cut; what it cost is kept.',
+      'Order goes through the panel piece by piece: what is laid next, which came goes on it or what is tacked, what holds it square.',
     ],
   },
   finish: {

@@ -18,6 +18,9 @@ import { TOGGLE, Toggles } from '../../ui/Toggles.tsx';
 import { jointAt } from '../../panel/jointAt.ts';
 import { useSolder } from '../../panel/useSolder.ts';
 import { Inspector } from './Inspector.tsx';
+import { LayingLayer } from './laying/LayingLayer.tsx';
+import { LayingSheet } from './laying/LayingSheet.tsx';
+import { useLaying } from './laying/useLaying.ts';
 import { LeadingLayer } from './leading/LeadingLayer.tsx';
 import { LeadingSheet } from './leading/LeadingSheet.tsx';
 import { useLeading } from './leading/useLeading.ts';
@@ -47,7 +50,10 @@ export function BenchStep() {
   const [isWet, setWet] = useState(false);
   const { numbers, at, panelId, choose, toggle } = useSelection();
   const selected = panelId === panel.id ? numbers : NONE;
+  const isLead = panel.technique === 'lead';
   const leading = useLeading(view);
+  const laying = useLaying(view);
+  const order = isLead ? leading : laying;
   const tally = useTally(view);
   useClockCode(panel.id);
   const solder = useSolder(view);
@@ -94,6 +100,8 @@ export function BenchStep() {
       />
     ) : leading.isOn ? (
       <LeadingSheet {...leading.sheet} />
+    ) : laying.isOn ? (
+      <LayingSheet {...laying.sheet} />
     ) : (
       <Inspector view={view} numbers={[...selected]} ask={tally.ask} key={panel.id} />
     );
@@ -105,9 +113,7 @@ export function BenchStep() {
           style={lit ? { background: roomColour(lighting) } : undefined}
         >
           {/* One toggle more has no room beside the board's tools on a tablet: it goes below. */}
-          <div
-            className={`flex flex-wrap items-center gap-1.5 py-1.5 pr-6 pl-4 max-sm:flex-nowrap max-sm:overflow-x-auto max-sm:pr-2 xl:px-6 print:hidden ${panel.technique === 'lead' ? 'sm:max-xl:pr-[262px]' : ''}`}
-          >
+          <div className="flex flex-wrap items-center gap-1.5 py-1.5 pr-6 pl-4 max-sm:flex-nowrap max-sm:overflow-x-auto max-sm:pr-2 xl:px-6 sm:max-xl:pr-[262px] print:hidden">
             <Toggles label="View" value={look} options={VIEWS} onPick={setLook} />
             <button
               type="button"
@@ -117,20 +123,18 @@ export function BenchStep() {
             >
               Table
             </button>
-            {panel.technique === 'lead' && (
-              <button
-                type="button"
-                aria-pressed={leading.isOn}
-                aria-label="Leading order"
-                onClick={() => {
-                  leading.turn();
-                  setLook('front');
-                }}
-                className={TOGGLE}
-              >
-                Order
-              </button>
-            )}
+            <button
+              type="button"
+              aria-pressed={order.isOn}
+              aria-label={isLead ? 'Leading order' : 'Laying out'}
+              onClick={() => {
+                order.turn();
+                setLook('front');
+              }}
+              className={TOGGLE}
+            >
+              Order
+            </button>
           </div>
           <div className="flex min-h-0 flex-1">
             <Board
@@ -157,6 +161,9 @@ export function BenchStep() {
                   step={leading.sheet.step}
                   faceMm={panel.allowance.faceMm}
                 />
+              )}
+              {laying.plan && look === 'front' && (
+                <LayingLayer plan={laying.plan} paths={paths} joints={laying.sheet.joints} step={laying.sheet.step} />
               )}
               {panel.opening && (look === 'front' || look === 'back') && (
                 <SightLine paths={paths} allowance={panel.allowance} opening={panel.opening} />

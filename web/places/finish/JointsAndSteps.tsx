@@ -1,7 +1,16 @@
 import { useState } from 'react';
-import { SIDES, stepsBeforePieces, workCaution, type Side, type StepCode, type StepDefinition } from '#core/bench';
+import {
+  cementChecks,
+  SIDES,
+  stepsBeforePieces,
+  workCaution,
+  type GateCheck,
+  type Side,
+  type StepCode,
+  type StepDefinition,
+} from '#core/bench';
 import { count, showNumbers } from '#core/units';
-import { nextStep } from '#core/words';
+import { gateWords, nextStep } from '#core/words';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Tabs } from '../../ui/Tabs.tsx';
@@ -97,6 +106,12 @@ export function JointsAndSteps({ view }: { view: PanelView }) {
                   {at === undefined && step.caution && (
                     <span className="block text-[14px] text-mute">{step.caution}</span>
                   )}
+                  {step.code === next?.code &&
+                    beforeOf(step, view).map((check) => (
+                      <span key={check.code} className="mt-1 block border-l-4 border-copper pl-2.5 text-[15px]">
+                        {gateWords(check)}
+                      </span>
+                    ))}
                 </span>
                 {at === undefined && (
                   <Button
@@ -135,3 +150,7 @@ export function JointsAndSteps({ view }: { view: PanelView }) {
     </div>
   );
 }
+
+/** What this panel's own facts ask to be looked at before a step. */
+const beforeOf = ({ code }: StepDefinition, { pieces, glasses }: PanelView): readonly GateCheck[] =>
+  code === 'cement' ? cementChecks(pieces, glasses) : [];

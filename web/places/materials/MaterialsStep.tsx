@@ -131,9 +131,11 @@ function Edges({
             <b>Foil of {materials.foil.stock}</b> laps {showFineLength(materials.foil.overlapMm, unit)} over each face
             of {edgeWords(materials.foil.edge)}. It is to be copper-backed behind opal glass, black or silver-backed
             where the backing is seen through clear glass, as the solder will be.
-            {materials.foil.others.map(
-              ({ stock, edge }) => ` Where there is ${edgeWords(edge)}, it is foil of ${stock}.`,
-            )}
+            {materials.foil.others.map(({ stock, edge }) => (
+              <span key={stock} className="mt-1 block text-[15px] text-mute">
+                {stock} round {edgeWords(edge)}
+              </span>
+            ))}
           </p>
         </div>
       )}
@@ -200,6 +202,7 @@ function Needs({
   const used = bySupply([...[...booked].map(([supplyId, amount]) => ({ supplyId, amount })), ...own]);
   const needs = supplyNeeds(wantedSupplies(materials, wish), supplies, panel.technique, used);
   const money = (cents: number) => showMoney(cents, settings.currency, settings.locale);
+  const isAllThere = needs.every((need) => need.supplyId !== null);
   const buyCents = needs.reduce((sum, need) => sum + need.buyCents, 0);
   const joints = materials.joints.L + materials.joints.T + materials.joints.X + materials.joints.more;
   return (
@@ -252,8 +255,9 @@ function Needs({
             To buy for it: <b>{money(buyCents)}</b>.{' '}
           </>
         ) : (
-          'Nothing has to be bought for it. '
+          isAllThere && 'Nothing has to be bought for it. '
         )}
+        {!isAllThere && 'What is not on the shelf has no price yet. '}
         What it uses costs <b>{money(needs.reduce((sum, need) => sum + need.costCents, 0))}</b>.
       </p>
       <p className="mt-1 text-[16px]">

@@ -8,14 +8,8 @@ import { Fold } from '../../../ui/Fold.tsx';
 import { SideSheet } from '../../../ui/SideSheet.tsx';
 import { Slider } from '../../../ui/Slider.tsx';
 import type { LeadFound } from '../../../worker/lead.worker.ts';
+import { CORNER_WORDS } from '../corners.ts';
 import { LayingOrder } from './LayingOrder.tsx';
-
-const CORNER_WORDS: Readonly<Record<Corner, string>> = {
-  'bottom-left': 'bottom left',
-  'bottom-right': 'bottom right',
-  'top-left': 'top left',
-  'top-right': 'top right',
-};
 
 /** The came of a run is called so at the bench and in the cut list. */
 const nameOf = (run: number): string => `R${run + 1}`;
