@@ -133,3 +133,32 @@ test('a foiled panel is laid out step by step: what is tacked when, what holds i
   await page.getByRole('button', { name: /^Take back: / }).click();
   await expect.poll(async () => (await foiled()).length).toBe(before.length);
 });
+
+test('joints within a lasso are ticked together on the bench, and one undo opens them again', async ({ page }) => {
+  const open = async () => {
+    const { joints } = (await (await page.request.get(`${DEMO}/api/panels/tide-1`)).json()) as PanelAnswer;
+    return joints.filter((joint) => joint.backAt === null).length;
+  };
+  const before = await open();
+  expect(before).toBeGreaterThan(1);
+  await page.goto(`${DEMO}/panels/tide-1/bench`);
+  await page.getByRole('radio', { name: 'Joints' }).click();
+  await page.getByRole('button', { name: 'Lasso' }).click();
+  const box = await page.getByTestId('board').boundingBox();
+  if (!box) throw new Error('no board');
+  const [left, top] = [box.x + 4, box.y + 4];
+  const [right, bottom] = [box.x + box.width - 4, box.y + box.height - 4];
+  await page.mouse.move(left, top);
+  await page.mouse.down();
+  for (const [x, y] of [
+    [right, top],
+    [right, bottom],
+    [left, bottom],
+    [left, top + 2],
+  ] as const)
+    await page.mouse.move(x, y, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(open).toBe(0);
+  await page.getByRole('button', { name: /^Take back: / }).click();
+  await expect.poll(open).toBe(before);
+});

@@ -30,7 +30,7 @@ export interface BoardProps extends OnPanel {
   /** … and before it is lifted: where the pointer is, or null once it is gone. */
   onHover?(at: Point | null, mmPerPx: number): void;
   /** What was drawn round with the lasso; true where that is taken, and means no pieces. */
-  onRing?(ring: readonly Point[]): boolean;
+  onRing?: ((ring: readonly Point[]) => boolean) | undefined;
   onPick(numbers: readonly number[], how: 'set' | 'toggle' | 'add'): void;
   /** All pieces that a double tap on one means. */
   alike?(number: number): readonly number[];

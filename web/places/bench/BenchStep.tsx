@@ -63,6 +63,10 @@ export function BenchStep() {
     const joint = jointAt(paths?.cartoon.joints ?? [], isOpen, at, mmPerPx);
     if (joint) solder.tap(side, joint);
   };
+  const ringJoints = (ring: readonly Point[]) => {
+    solder.tickWithin(solder.side, ring);
+    return true;
+  };
   const alike = useMemo(() => alikeOf(pieces), [pieces]);
   const onPick = useCallback(
     (picked: readonly number[], how: 'set' | 'toggle' | 'add') => {
@@ -148,6 +152,7 @@ export function BenchStep() {
               material={{ ...material, ref: file }}
               narrow={asTable}
               onPoint={look === 'joints' ? tapJoint : leading.isOn && look === 'front' ? leading.tapJoint : undefined}
+              onRing={look === 'joints' ? ringJoints : undefined}
               onPick={onPick}
               alike={alike}
               onType={tally.begin}
