@@ -150,10 +150,10 @@ function takeAsLaid(
   const share = worthOf(item);
   const [first] = out.kept;
   const staysOn = first !== undefined && first.pieceIds.length > 0 ? first : null;
-  const piecesMm2 = areaOf(all);
-  const parts = roundedParts(item.areaMm2 - piecesMm2, out.kept);
-  if (parts === null)
-    return refuse('not-enough', { name: item.id, haveMm2: item.areaMm2, wantMm2: piecesMm2 + sumOf(out.kept) });
+  const rounded = roundedTaking(item.areaMm2, all, out.kept);
+  if (rounded === null)
+    return refuse('not-enough', { name: item.id, haveMm2: item.areaMm2, wantMm2: areaOf(all) + sumOf(out.kept) });
+  const { piecesMm2, parts } = rounded;
   const left = out.kept.map((part, i) => ({ ...shapedPart(part, item), areaMm2: nth(parts, i) }));
   const staysMm2 = staysOn ? nth(parts, 0) : 0;
   const restMm2 = parts.reduce((sum, mm2) => sum + mm2, 0);
@@ -178,19 +178,25 @@ const sumOf = (parts: readonly PartKept[]): number => Math.round(parts.reduce((s
 const mm2Of = ({ outline }: Pick<PartKept, 'outline'>): number => Math.abs(signedArea(outline));
 
 /**
- * The areas of parts in whole mm². Pieces that touch fill a sheet to the last mm², so that what rounding made too much is
- * taken off the parts.
- * @param roomMm2 what there is for them
- * @returns null where they are too large by more than rounding
+ * What is taken and what is left, in whole mm². Pieces that touch fill a sheet to the last mm², so that what rounding made
+ * too much is taken off the largest part, or off the pieces where no part is left.
+ * @returns null where there is more of both than of the sheet, by more than rounding
  */
-function roundedParts(roomMm2: number, parts: readonly PartKept[]): number[] | null {
-  const areas = parts.map((part) => Math.round(mm2Of(part)));
-  const over = areas.reduce((sum, mm2) => sum + mm2, 0) - roomMm2;
-  if (over <= 0) return areas;
-  const most = Math.max(...areas, 0);
+function roundedTaking(
+  sheetMm2: number,
+  pieces: readonly PieceRow[],
+  kept: readonly PartKept[],
+): { readonly piecesMm2: number; readonly parts: readonly number[] } | null {
+  const piecesMm2 = areaOf(pieces);
+  const parts = kept.map((part) => Math.round(mm2Of(part)));
+  const over = piecesMm2 + parts.reduce((sum, mm2) => sum + mm2, 0) - sheetMm2;
+  if (over <= 0) return { piecesMm2, parts };
+  const most = Math.max(...parts, 0);
   // What is known of a sheet's area may be less than its outline has, by corners that are knocked off.
-  if (most <= over || over > ROUNDING_SHARE * most) return null;
-  return areas.map((mm2, i) => (i === areas.indexOf(most) ? mm2 - over : mm2));
+  if (most > over && over <= ROUNDING_SHARE * most)
+    return { piecesMm2, parts: parts.map((mm2, i) => (i === parts.indexOf(most) ? mm2 - over : mm2)) };
+  // Each number was rounded by half a mm² at the most.
+  return over <= (pieces.length + parts.length + 1) / 2 ? { piecesMm2: piecesMm2 - over, parts } : null;
 }
 const ROUNDING_SHARE = 0.01;
 

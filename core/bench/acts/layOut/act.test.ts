@@ -101,6 +101,30 @@ describe('a layout that is kept', () => {
     expect(sound(s)).toEqual([]);
   });
 
+  it('pieces that fill a sheet to the last mm² are cut although each was rounded up; more than rounding is too much', () => {
+    const filling = (...areas: number[]) => {
+      const s = smallStudio();
+      const pieces = areas.map((areaMm2, i): DrawnPiece => ({
+        ...{ id: (i + 1) as PieceId, number: i + 1, label: null, areaMm2, perimeterMm: 300, widthMm: 50 },
+        ...{ heightMm: 100, difficulty: 1, isNew: false, changed: true, grew: false },
+      }));
+      const follows = s.studio.get('panels', 'p')?.cartoonId ?? null;
+      const ask = drawing(pieces, 'foil', { cartoonId: 'k2', follows, pieceCount: 20, joints: [] });
+      s.do({ kind: 'accept-drawing', ask });
+      s.do(layOutAsk(strips([1, 2, 3, 4], 'S1')));
+      return s;
+    };
+    const s = filling(5001, 5000, 5001, 5000);
+    s.do(cut([1, 2, 3, 4], 'S1', laid));
+    expect(sheet(s)?.gone).toBe('used up');
+    expect([...s.studio.all('moves')].filter((m) => m.stockId === 'S1').map((m) => m.deltaMm2)).toEqual([
+      20_000, -20_000,
+    ]);
+    expect(sound(s)).toEqual([]);
+    const over = filling(5001, 5001, 5001, 5001);
+    expect(over.try(cut([1, 2, 3, 4], 'S1', laid))?.code).toBe('not-enough');
+  });
+
   it('broken in hand, a piece lies nowhere; broken in cutting as laid, its part is waste', () => {
     const s = smallStudio();
     s.do(layOutAsk(strips([1, 2, 3], 'S1')));
