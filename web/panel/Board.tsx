@@ -1,4 +1,4 @@
-import { useMemo, useRef, type CSSProperties, type ReactNode, type Ref } from 'react';
+import { type ComponentProps, useMemo, useRef, type CSSProperties, type ReactNode, type Ref } from 'react';
 import { pieceRings } from '#core/cartoon';
 import type { Glass } from '#core/stock';
 import { contains, regionContains, type Point } from '#core/geometry';
@@ -37,6 +37,8 @@ export interface BoardProps extends OnPanel {
   onType?(text: string): void;
   /** The panel as glass, under the marks; without it the children draw the panel themselves. */
   readonly material?: Material;
+  /** Pieces whose numbers are written over a panel that the children draw. */
+  readonly written?: ComponentProps<typeof NumberLayer>['pieces'];
   readonly children: ReactNode;
 }
 
@@ -78,6 +80,7 @@ export function Board(props: BoardProps) {
     alike,
     onType,
     material,
+    written,
     children,
   } = props;
   const { isAdding, setAdding } = useSelection();
@@ -225,6 +228,7 @@ export function Board(props: BoardProps) {
               </g>
             </g>
           </svg>
+          {written && <NumberLayer paths={paths} pieces={written} placed={placed} mirrored={mirrored} glasses={null} />}
           {/* Apart from what is touched, so that a pick paints nothing else anew. */}
           <svg
             aria-hidden

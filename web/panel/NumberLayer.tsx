@@ -8,9 +8,15 @@ import { Numbering } from './numbering.ts';
 import type { PicturePaths } from './paths.ts';
 import type { PicturedPiece } from './standing.ts';
 
+/** What a drawing tells with the number. */
+interface Lettered {
+  readonly letter?: string | null;
+  readonly isUnderlined?: boolean;
+}
+
 interface NumberLayerProps {
   readonly paths: PicturePaths;
-  readonly pieces: readonly PicturedPiece[];
+  readonly pieces: readonly (PicturedPiece & Lettered)[];
   readonly placed: Placed;
   readonly mirrored: boolean;
   /** Pieces that wait for their glass wear it as a dot under their number. */
@@ -58,15 +64,20 @@ export function NumberLayer({ paths, pieces, placed, mirrored, glasses }: Number
 const NEXT = ',';
 
 /** How a number is written, as text: a mark that changes none of it writes nothing anew. */
-function signOf({ number, stage, broken, glassId }: PicturedPiece, glasses: NumberLayerProps['glasses']): string {
+function signOf(piece: PicturedPiece & Lettered, glasses: NumberLayerProps['glasses']): string {
+  const { number, stage, broken, glassId, letter = null, isUnderlined = false } = piece;
   const waits = stage === BEGINS;
   const dot = glasses && waits && !broken ? (glasses.get(glassId ?? '')?.colour ?? '') : '';
-  return [number, broken ? 'broken' : '', waits ? '' : 'glass', dot].join(' ');
+  const text = encodeURIComponent(`${letter ?? ''}${number}`);
+  return [number, text, isUnderlined ? 'line' : '', broken ? 'broken' : '', waits ? '' : 'glass', dot].join(' ');
 }
 
 function signIn(sign: string): [number, NumberSign] {
-  const [number, broken, glass, dot = ''] = sign.split(' ');
-  return [Number(number), { isBroken: broken !== '', isGlass: glass !== '', dot }];
+  const [number, text = '', line, broken, glass, dot = ''] = sign.split(' ');
+  return [
+    Number(number),
+    { text: decodeURIComponent(text), isUnderlined: line !== '', isBroken: broken !== '', isGlass: glass !== '', dot },
+  ];
 }
 
 /** Pieces in view as they lie on the screen, px. */

@@ -3,6 +3,9 @@ import typeface from '@fontsource-variable/source-sans-3/files/source-sans-3-lat
 
 /** How one number is written. */
 export interface NumberSign {
+  /** Its number, and before it the letter of its section where that is shown. */
+  readonly text: string;
+  readonly isUnderlined: boolean;
   readonly isBroken: boolean;
   /** On glass it has a halo; on the drawing it needs none. */
   readonly isGlass: boolean;
@@ -75,9 +78,13 @@ function written({ width, height, dots, seen, signs, colours }: NumbersWish): Im
     if (sign.isGlass || from) {
       pen.strokeStyle = colours.halo;
       pen.lineWidth = size * 0.22;
-      pen.strokeText(String(number), x, y + size * 0.34);
+      pen.strokeText(sign.text, x, y + size * 0.34);
     }
-    pen.fillText(String(number), x, y + size * 0.34);
+    pen.fillText(sign.text, x, y + size * 0.34);
+    if (sign.isUnderlined) {
+      const wide = pen.measureText(sign.text).width;
+      pen.fillRect(x - wide / 2, y + size * 0.46, wide, 1.2);
+    }
   }
   return sheet.transferToImageBitmap();
 }

@@ -4,6 +4,7 @@ import type { Point } from '#core/geometry';
 import { letterSize } from '../../panel/letterSizes.ts';
 import type { PanelPaths } from '../../panel/paths.ts';
 import type { PieceRow } from '../../state/studio.ts';
+import { usePrinting } from '../../ui/usePrinting.ts';
 import { isInHand } from './ChangeList.tsx';
 
 const SHADES = ['var(--paper)', 'var(--paper-2)', 'var(--paper-3)', 'var(--paper-4)'];
@@ -20,6 +21,8 @@ interface SheetProps {
 /** The cartoon on white paper: regions, lines as wide as what they take up, numbers, flow arrows, sections. */
 export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardShown, heldShown }: SheetProps) {
   const { cartoon } = answer;
+  // On the screen they are written by a worker, always as large as they can be read.
+  const printing = usePrinting();
   const unit = Math.max(paths.box.width, paths.box.height) / 100;
   const rows = new Map(pieces.map((p) => [p.number, p]));
   const difficulty = new Map(answer.cuttability.map((c) => [c.number, c.difficulty]));
@@ -70,12 +73,15 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
           const size = letterSize(Math.max(unit * 0.5, p.labelRadiusMm), unit * 2.1);
           const row = rows.get(p.number);
           const [x, y] = p.labelAt;
+          if (!printing && !row?.recheck && (row?.flowDeg ?? null) === null) return null;
           return (
             <g key={p.number}>
-              <text x={x} y={y + size * 0.34} fontSize={size} textDecoration={row?.locked ? 'underline' : undefined}>
-                {row?.section ?? ''}
-                {p.number}
-              </text>
+              {printing && (
+                <text x={x} y={y + size * 0.34} fontSize={size} textDecoration={row?.locked ? 'underline' : undefined}>
+                  {row?.section ?? ''}
+                  {p.number}
+                </text>
+              )}
               {row?.recheck && (
                 <path
                   d={paths.region.get(p.number)}

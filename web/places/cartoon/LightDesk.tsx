@@ -1,4 +1,5 @@
 import { useCallback, useMemo } from 'react';
+import { BEGINS } from '#core/bench';
 import type { CartoonAnswer } from '#contract';
 import { Board } from '../../panel/Board.tsx';
 import { panelPaths } from '../../panel/paths.ts';
@@ -29,6 +30,15 @@ export function LightDesk({
   const { panel, pieces } = view;
   const desk = useDesk(view, answer);
   const paths = useMemo(() => panelPaths(answer), [answer]);
+  // On paper every number is a pencil's, whatever has become of its piece.
+  const written = useMemo(
+    () =>
+      pieces.map(({ number, section, locked }) => ({
+        ...{ number, stage: BEGINS, glassId: null, asks: [], broken: null },
+        ...{ letter: section, isUnderlined: locked },
+      })),
+    [pieces],
+  );
   const { numbers, at, panelId, choose } = useSelection();
   const selected = panelId === panel.id ? numbers : NONE;
   const onPick = useCallback(
@@ -98,6 +108,7 @@ export function LightDesk({
           onHover={desk.hover}
           onRing={desk.ring}
           onPick={onPick}
+          written={written}
         >
           <DeskSheet
             paths={paths}
