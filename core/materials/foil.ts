@@ -45,3 +45,8 @@ export const foilRound = (perimeterMm: number): number => perimeterMm + LAPPED_M
 
 /** How much to buy for several pieces, mm. */
 export const foilForAll = (piecesMm: readonly number[]): number => LOST * piecesMm.reduce((sum, mm) => sum + mm, 0);
+
+/** What a foil's back is to look like behind a glass: unseen, it may be bare copper; seen, it is as the solder will be. */
+export type Backing = 'copper' | 'as-solder';
+export const backingFor = (hiding: 'clear' | 'veiled' | 'opal'): Backing =>
+  hiding === 'opal' ? 'copper' : 'as-solder';

@@ -20,7 +20,7 @@ export { drawingRefusalWords } from './drawingRefusals.ts';
 export { TECHNIQUE_WORDS } from './terms.ts';
 export { receiptFaultWords } from './receipts.ts';
 export { endsWords, lockedWords, orderBreaksWords, runWords } from './lead.ts';
-export { supplyListFaultWords } from './supplies.ts';
+export { backingWords, solderRateWords, supplyListFaultWords } from './supplies.ts';
 export { materialsFindingWords } from './materials.ts';
 export { tallyWords } from './tally.ts';
 export { pieceSaid } from './said.ts';

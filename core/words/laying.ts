@@ -23,7 +23,7 @@ export function holdingWords(
     );
   if (pinned > 0 && first.length === 2)
     said.push(
-      `${count(pinned, 'side')} ${pinned === 1 ? 'is' : 'are'} not straight: pin ${pinned === 1 ? 'it' : 'them'}.`,
+      `${count(pinned, 'side')} ${pinned === 1 ? 'takes' : 'take'} no strip: pin ${pinned === 1 ? 'it' : 'them'}.`,
     );
   if (diagonalsMm !== null) {
     const [a, b] = diagonalsMm;

@@ -14,9 +14,9 @@ import {
   type MaterialsWish,
 } from '#core/materials';
 import { materialsWish } from '#core/papers';
-import { amountWords, bySupply, lessInWork, SUPPLY_WORDS, supplyNeeds, type SupplyNeed } from '#core/stock';
+import { amountWords, bySupply, lessInWork, SUPPLY_WORDS, supplyNeeds, type Glass, type SupplyNeed } from '#core/stock';
 import { count, showFineLength, showMoney } from '#core/units';
-import { materialsFindingWords, profileWords } from '#core/words';
+import { backingWords, materialsFindingWords, profileWords, solderRateWords } from '#core/words';
 import { GlassStill } from '../../panel/GlassStill.tsx';
 import { panelMaterial } from '../../panel/panelMaterial.ts';
 import type { PanelPaths } from '../../panel/paths.ts';
@@ -83,7 +83,14 @@ function WhatItTakes({ view, paths }: { view: PanelView; paths: PanelPaths }) {
             area={{ x: x - 8, y: y - 8, width: width + 16, height: height + 16 }}
           />
         </div>
-        {materials && <Edges materials={materials} wish={wish} settings={settings} />}
+        {materials && (
+          <Edges
+            materials={materials}
+            wish={wish}
+            glassOfPieces={withGlass(view).map(({ glass }) => glass)}
+            settings={settings}
+          />
+        )}
       </section>
       <section aria-label="What it takes" className="min-w-0">
         <div className="flex flex-wrap items-end gap-x-6 gap-y-1">
@@ -113,10 +120,12 @@ function WhatItTakes({ view, paths }: { view: PanelView; paths: PanelPaths }) {
 function Edges({
   materials,
   wish,
+  glassOfPieces,
   settings: { unit },
 }: {
   materials: Materials;
   wish: MaterialsWish;
+  glassOfPieces: readonly (Glass | null)[];
   settings: PanelView['settings'];
 }) {
   const cames = [
@@ -129,8 +138,7 @@ function Edges({
           <EdgeOfGlass edge={materials.foil.edge} overlapMm={materials.foil.overlapMm} />
           <p className="text-[16px]">
             <b>Foil of {materials.foil.stock}</b> laps {showFineLength(materials.foil.overlapMm, unit)} over each face
-            of {edgeWords(materials.foil.edge)}. It is to be copper-backed behind opal glass, black or silver-backed
-            where the backing is seen through clear glass, as the solder will be.
+            of {edgeWords(materials.foil.edge)}. {backingWords(glassOfPieces)}
             {materials.foil.others.map(({ stock, edge }) => (
               <span key={stock} className="mt-1 block text-[15px] text-mute">
                 {stock} round {edgeWords(edge)}
@@ -262,7 +270,8 @@ function Needs({
       </p>
       <p className="mt-1 text-[16px]">
         {(materials.seamMm / 1000).toFixed(1)} m of seams and {(materials.rimMm / 1000).toFixed(1)} m of rim,{' '}
-        {count(joints, 'joint')}. Finished it weighs <b>{(materials.weightG.total / 1000).toFixed(1)} kg</b>.
+        {count(joints, 'joint')}, {solderRateWords(materials)}. Finished it weighs{' '}
+        <b>{(materials.weightG.total / 1000).toFixed(1)} kg</b>.
       </p>
       <p className="mt-1 text-[15.5px] text-mute">{ironHint(alloy, panel.technique)}</p>
       <p className="mt-3 text-[15px]">
