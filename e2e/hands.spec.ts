@@ -196,6 +196,20 @@ test('the table: sorted, searched, with other columns, copied into a file as it 
   expect(await selected(page)).toEqual([19, 20, 23, 24]);
 });
 
+test('hours leave as CSV, each entry with its times, its work, who and what it cost', async ({ page }) => {
+  await page.goto(`${DEMO}/panels/tide-1/hours`);
+  await page.getByRole('button', { name: 'As a table, and as CSV' }).click();
+  await page.getByLabel('Find in Hours').fill('Drawing');
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as CSV' }).click();
+  const text = await readFile(await (await waiting).path(), 'utf8');
+  const [head, ...lines] = text.replace('\uFEFF', '').trim().split('\r\n');
+  expect(head).toBe('Day,From,To,Minutes,Work,Person,Money,Note');
+  // Four hours of drawing at 36.00 an hour.
+  expect(lines).toHaveLength(1);
+  expect(lines[0]).toMatch(/^\d{4}-\d\d-\d\d,\d\d:\d\d,\d\d:\d\d,240,\w+,Morven,144,/);
+});
+
 test('a line is caught within a finger’s reach, shown before the finger is lifted; a lasso takes lines too', async ({
   page,
 }) => {

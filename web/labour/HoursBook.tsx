@@ -5,7 +5,9 @@ import { showMinutes } from '#core/units';
 import { useSend } from '../state/send.ts';
 import { Button } from '../ui/Button.tsx';
 import { momentWords } from '../ui/dates.ts';
+import { Fold } from '../ui/Fold.tsx';
 import { HoursForm } from './HoursForm.tsx';
+import { HoursTable } from './HoursTable.tsx';
 
 interface HoursBookProps {
   readonly hours: readonly (Hours & { id: string })[];
@@ -61,6 +63,11 @@ export function HoursBook({ hours, panelId, reader, settings }: HoursBookProps) 
           </li>
         ))}
       </ul>
+      {list.length > 0 && (
+        <Fold title="As a table, and as CSV">
+          <HoursTable hours={list} reader={reader} settings={settings} />
+        </Fold>
+      )}
     </section>
   );
 }
