@@ -1,4 +1,3 @@
-import { ChevronLeft, ChevronRight } from 'lucide-react';
 import type { Joint } from '#core/cartoon';
 import type { LayingPlan } from '#core/laying';
 import { CORNERS, type Corner } from '#core/leading';
@@ -10,6 +9,7 @@ import { Fold } from '../../../ui/Fold.tsx';
 import { SideSheet } from '../../../ui/SideSheet.tsx';
 import { Slider } from '../../../ui/Slider.tsx';
 import { CORNER_WORDS } from '../corners.ts';
+import { StepFoot } from '../StepFoot.tsx';
 
 /** Step by step: the piece that is laid, and the junctions that can be tacked then, large enough to be read from a metre. */
 export function LayingSheet({
@@ -38,29 +38,13 @@ export function LayingSheet({
   const last = (plan?.steps.length ?? 1) - 1;
   const places = new Map(joints.map((joint) => [joint.number, jointPlace(joint)]));
   const foot = now && (
-    <>
+    <StepFoot step={step} last={last} called="piece" onStep={onStep}>
       {onPlaced !== null && !isPlaced(now.piece) && (
         <Button look="go" className="min-h-14 text-[17px]" onClick={() => onPlaced(now.piece)}>
           {now.piece} is in place
         </Button>
       )}
-      <div className="grid grid-cols-2 gap-2">
-        <Button
-          className="min-h-14"
-          unless={step === 0 ? 'This is the first piece.' : null}
-          onClick={() => onStep(step - 1)}
-        >
-          <ChevronLeft aria-hidden size={20} /> Back
-        </Button>
-        <Button
-          className="min-h-14"
-          unless={step >= last ? 'This is the last piece.' : null}
-          onClick={() => onStep(step + 1)}
-        >
-          Next <ChevronRight aria-hidden size={20} />
-        </Button>
-      </div>
-    </>
+    </StepFoot>
   );
   return (
     <SideSheet label="Laying out" foot={foot}>

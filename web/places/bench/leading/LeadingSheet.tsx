@@ -1,4 +1,3 @@
-import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { CORNERS, runName, type Corner, type LeadPlan } from '#core/leading';
 import { count, showLength, showNumbers, type DisplayUnit } from '#core/units';
 import { endsWords, lockedWords, orderBreaksWords } from '#core/words';
@@ -9,6 +8,7 @@ import { SideSheet } from '../../../ui/SideSheet.tsx';
 import { Slider } from '../../../ui/Slider.tsx';
 import type { LeadFound } from '../../../worker/lead.worker.ts';
 import { CORNER_WORDS } from '../corners.ts';
+import { StepFoot } from '../StepFoot.tsx';
 import { LayingOrder } from './LayingOrder.tsx';
 
 /** The came of a run is called so at the bench and in the cut list. */
@@ -60,29 +60,13 @@ export function LeadingSheet({
   const now = plan?.order[step];
   const piece = now?.piece ?? null;
   const foot = plan && (
-    <>
+    <StepFoot step={step} last={last} called="step" onStep={onStep}>
       {piece !== null && !isLeaded(piece) && (
         <Button look="go" className="min-h-14 text-[17px]" onClick={() => onLeaded(piece)}>
           {piece} is leaded
         </Button>
       )}
-      <div className="grid grid-cols-2 gap-2">
-        <Button
-          className="min-h-14"
-          unless={step === 0 ? 'This is the first step.' : null}
-          onClick={() => onStep(step - 1)}
-        >
-          <ChevronLeft aria-hidden size={20} /> Back
-        </Button>
-        <Button
-          className="min-h-14"
-          unless={step >= last ? 'This is the last step.' : null}
-          onClick={() => onStep(step + 1)}
-        >
-          Next <ChevronRight aria-hidden size={20} />
-        </Button>
-      </div>
-    </>
+    </StepFoot>
   );
   return (
     <SideSheet label="Leading order" foot={foot}>
