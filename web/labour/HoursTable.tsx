@@ -3,10 +3,12 @@ import { useMemo } from 'react';
 import { workWord, type Hours, type Settings, type Studio } from '#core/bench';
 import { costOf, minutesOf } from '#core/labour';
 import { showMoney } from '#core/units';
+import { dateWords } from '../ui/dates.ts';
 import { Table, type Column } from '../ui/Table.tsx';
 import { useMinute } from '../ui/useMinute.ts';
 
 type Entry = Hours & { readonly id: string };
+const dayOf = ({ startedAt }: Entry): string => format(startedAt, 'yyyy-MM-dd');
 
 /** Every entry with its times and its money, to be sorted, copied, or saved for whoever does the books. */
 export function HoursTable({
@@ -21,7 +23,7 @@ export function HoursTable({
   const now = useMinute();
   const columns = useMemo(
     (): Column<Entry>[] => [
-      { id: 'day', head: 'Day', value: (h) => format(h.startedAt, 'yyyy-MM-dd') },
+      { id: 'day', head: 'Day', value: dayOf, show: (h) => dateWords(dayOf(h), locale) },
       { id: 'from', head: 'From', value: (h) => format(h.startedAt, 'HH:mm') },
       { id: 'to', head: 'To', value: (h) => (h.endedAt === null ? '' : format(h.endedAt, 'HH:mm')) },
       { id: 'minutes', head: 'Minutes', value: (h) => Math.round(minutesOf(h, now)), isNumber: true },
