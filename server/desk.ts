@@ -50,7 +50,14 @@ interface Asked {
 
 type Asking = () => Asked | { readonly refusal: Refusal };
 /** What was begun goes back as a whole. */
-class Undone extends Error {}
+class Undone extends Error {
+  readonly refusal: Refusal;
+
+  constructor(refusal: Refusal) {
+    super(refusal.code);
+    this.refusal = refusal;
+  }
+}
 
 /** Where commands are carried out, one after the other: decide, append, write, tell. */
 export class Desk {
@@ -86,24 +93,19 @@ export class Desk {
   submitWith(request: Submit, along: Submit, when: 'before' | 'after', at: number): Result {
     const carriedOut = ({ basis, command, ...sender }: Submit) =>
       this.#carriedOut(sender, at, () => ({ command, basis }));
-    let results: readonly Result[] = [];
-    let refused: Result | null = null;
     try {
-      this.store.atOnce(() => {
-        const early = when === 'before' ? [carriedOut(along)] : [];
+      const { early, result, late } = this.store.atOnce(() => {
+        const early = when === 'before' ? carriedOut(along) : null;
         const result = carriedOut(request);
-        if ('refusal' in result) {
-          refused = result;
-          throw new Undone();
-        }
-        results = [...early, result, ...(when === 'after' ? [carriedOut(along)] : [])];
+        if ('refusal' in result) throw new Undone(result.refusal);
+        return { early, result, late: when === 'after' ? carriedOut(along) : null };
       });
+      for (const one of [early, result, late]) if (one) this.#tell(one, request.bench);
+      return result;
     } catch (error) {
-      if (refused === null || !(error instanceof Undone)) throw error;
-      return refused;
+      if (error instanceof Undone) return { refusal: error.refusal };
+      throw error;
     }
-    for (const result of results) this.#tell(result, request.bench);
-    return results[when === 'before' ? 1 : 0] as Result;
   }
 
   /** Puts back what somebody did last at a place. What is large is only named: it is put back as an entry, when asked for. */
