@@ -199,7 +199,7 @@ function Needs({
   const { data: work } = useInWork();
   const inWork = work?.inWork ?? [];
   const own = inWork.filter((one) => one.panelId === panel.id);
-  const booked = bySupply(plans?.used.map(({ supplyId, delta }) => ({ supplyId, amount: -delta })) ?? []);
+  const booked = (plans?.used ?? []).map(({ supplyId, delta }) => ({ supplyId, amount: -delta }));
   const open = bySupply(own);
   const kinds = new Map(data?.supplies.map((one) => [one.id, one.kind]));
   /** Soldered with another alloy than was reckoned with, it took about as much of that. */
@@ -207,7 +207,7 @@ function Needs({
     open.get(id) ??
     (kind === 'solder' ? own.reduce((sum, one) => sum + (kinds.get(one.supplyId) === kind ? one.amount : 0), 0) : 0);
   const supplies = lessInWork(data?.supplies ?? [], inWork);
-  const used = bySupply([...[...booked].map(([supplyId, amount]) => ({ supplyId, amount })), ...own]);
+  const used = bySupply([...booked, ...own]);
   const needs = supplyNeeds(wantedSupplies(materials, wish), supplies, panel.technique, used);
   const money = (cents: number) => showMoney(cents, settings.currency, settings.locale);
   const isAllThere = needs.every((need) => need.supplyId !== null);

@@ -52,7 +52,8 @@ export function useLaying(view: PanelView) {
 function useLayingPlan({ panel, pieces, paths }: PanelView, corner: Corner, isWanted: boolean): LayingPlan | null {
   const [found, setFound] = useState<{ readonly cartoonId: string | null; readonly plan: LayingPlan } | null>(null);
   const { cartoonId } = panel;
-  const sections = JSON.stringify(pieces.map(({ number, section }) => [number, section]));
+  // The bench is drawn with every tap: as long as nobody asks, nothing is worked out.
+  const sections = isWanted ? JSON.stringify(pieces.map(({ number, section }) => [number, section])) : '';
   const ask = useMemo((): LayingAsk | null => {
     if (!isWanted || !paths) return null;
     const key = `${cartoonId} ${corner} ${sections}`;
