@@ -4,6 +4,7 @@ import {
   BACK_REASONS,
   COUNTED_BY,
   DEEDS,
+  GLASSES_OF_TWO,
   LOOKS,
   NOTES_ABOUT,
   PUT_AWAY,
@@ -144,6 +145,7 @@ export const ASKS = {
   }),
   'put-away': z.strictObject({ table: z.enum(PUT_AWAY), id, as: z.enum(AWAY).nullable() }),
   'choose-glass': z.strictObject({ ...ofPieces, glassId: id.nullable() }),
+  'choose-back': z.strictObject({ ...ofPieces, glassId: id.nullable() }),
   'keep-choice': choice,
   'take-choice': choice,
   'drop-choice': choice,
@@ -200,6 +202,13 @@ export const ASKS = {
       .min(1)
       .max(50),
   }),
+  'cut-back': z.strictObject({
+    panelId: id,
+    sources: z
+      .array(z.strictObject({ stockId: knownLabel, numbers, left }))
+      .min(1)
+      .max(50),
+  }),
   advance: z.strictObject({ ...ofPieces, to: stepCode }),
   'send-back': z.strictObject({ ...ofPieces, reason: z.enum(BACK_REASONS) }),
   break: z.strictObject({
@@ -208,6 +217,7 @@ export const ASKS = {
     minutes: z.number().min(0, 'must not be negative').max(BOUNDS.breakMin.most),
     recut: z.strictObject({ stockId: knownLabel, left }).nullable(),
     lostFrom: z.strictObject({ stockId: knownLabel, left }).optional(),
+    only: z.enum(GLASSES_OF_TWO).optional(),
   }),
   'solder-joints': z.strictObject({ panelId: id, side: z.enum(['front', 'back']), joints: numbers }),
   'finish-step': z.strictObject({ panelId: id, step: stepCode }),

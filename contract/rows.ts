@@ -142,6 +142,8 @@ export const ROWS = {
     broken: breakReason.nullable(),
     recuts: count,
     from: text.nullable(),
+    backGlassId: text.nullable(),
+    backFrom: text.nullable(),
     areaMm2: z.number().int().positive(),
     perimeterMm: z.number(),
     widthMm: z.number(),

@@ -198,16 +198,21 @@ export function drawnIn(
   return { ask, drawing };
 }
 
-type GlassByNumber = ReadonlyMap<number, { readonly glassId?: string; readonly flowDeg?: number }>;
+type GlassByNumber = ReadonlyMap<
+  number,
+  { readonly glassId?: string; readonly backGlassId?: string; readonly flowDeg?: number }
+>;
 
 /** The glass of a panel's pieces, for one that is drawn after it; a glass that was deleted is not chosen anew. */
 function glassOf(state: Reader, panelId: string): GlassByNumber {
   const pieces = [...state.ask('piecesOfPanel', panelId)];
+  const isThere = (id: string | null): id is string => id !== null && state.get('glasses', id)?.away !== 'deleted';
   return new Map(
-    pieces.map(({ number, glassId, flowDeg }) => [
+    pieces.map(({ number, glassId, backGlassId, flowDeg }) => [
       number,
       {
-        ...(glassId !== null && state.get('glasses', glassId)?.away !== 'deleted' ? { glassId } : {}),
+        ...(isThere(glassId) ? { glassId } : {}),
+        ...(isThere(backGlassId) ? { backGlassId } : {}),
         ...(flowDeg === null ? {} : { flowDeg }),
       },
     ]),

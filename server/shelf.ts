@@ -1,5 +1,14 @@
 import type { Accepted, Submit } from '#contract';
-import { buildOf, routeOf, type Command, type PanelRow, type PieceRow, type Refusal, type Tables } from '#core/bench';
+import {
+  backGlassOf,
+  buildOf,
+  routeOf,
+  type Command,
+  type PanelRow,
+  type PieceRow,
+  type Refusal,
+  type Tables,
+} from '#core/bench';
 import { isBeddedInSealant, USUAL_FINISH } from '#core/finish';
 import { supplyShare } from '#core/labour';
 import { alloyInUse, type Alloy, type MaterialsWish } from '#core/materials';
@@ -64,13 +73,17 @@ export class Shelf {
 
   #wish(
     panel: PanelRow,
-    pieces: readonly Pick<PieceRow, 'number' | 'glassId' | 'asks'>[],
+    pieces: readonly Pick<PieceRow, 'number' | 'glassId' | 'backGlassId' | 'asks'>[],
     alloy: Alloy,
   ): MaterialsWish {
     const { state } = this.#desk;
-    const ids = new Set(pieces.map(({ glassId }) => glassId));
+    const ids = new Set(pieces.flatMap((piece) => [piece.glassId, backGlassOf(piece)]));
     const glasses = new Map([...ids].map((id) => [id, id === null ? undefined : state.get('glasses', id)]));
-    const withGlass = pieces.map(({ number, glassId }) => ({ number, glass: glasses.get(glassId) ?? null }));
+    const withGlass = pieces.map((piece) => ({
+      number: piece.number,
+      glass: glasses.get(piece.glassId) ?? null,
+      back: glasses.get(backGlassOf(piece)) ?? null,
+    }));
     return materialsWish(panel.allowance, withGlass, {
       alloy,
       ...buildOf(routeOf(state, panel), pieces),
@@ -143,7 +156,7 @@ export class Shelf {
     const ofPanel = 'panel_id = ? and drawn = 1';
     const pieces = state.fieldsWhere(
       'pieces',
-      ['number', 'stage', 'perimeterMm', 'glassId', 'asks'],
+      ['number', 'stage', 'perimeterMm', 'glassId', 'backGlassId', 'asks'],
       ofPanel,
       panel.id,
     );

@@ -21,11 +21,12 @@ export type { MarkPieces } from './acts/markPieces/act.ts';
 export type { SavePanel } from './acts/savePanel/act.ts';
 export type { WriteNote } from './acts/writeNote/act.ts';
 export { REPAIR_MEANINGS, REPAIR_WAYS, repairSteps, type RepairStep, type RepairWay } from './repairs.ts';
+export { GLASSES_OF_TWO, type GlassOfTwo } from './acts/breakPieces/act.ts';
 export { COUNTED_BY, type CountedBy } from './acts/countStock/act.ts';
 export { TAKEN_IN, TAKEN_IN_KINDS, type TakenIn } from './acts/takeIn/act.ts';
 export { isLaidToCut, sourcesAsLaid } from './acts/laid.ts';
 export type { LayOut, SheetLaidOut } from './acts/layOut/act.ts';
-export { pieceNumbered } from './acts/picked.ts';
+export { backsCalled, pieceNumbered } from './acts/picked.ts';
 export type { Source, Taking } from './acts/taking.ts';
 export { runningClock } from './acts/clock.ts';
 export { SIDES, type Side } from './acts/joints.ts';
@@ -61,10 +62,12 @@ export {
   type StepDefinition,
 } from './routes/definition.ts';
 export {
+  backStep,
   BEGINS,
   checkRoute,
   currentRoute,
   firstStage,
+  hasBack,
   isBuiltIn,
   isInHand,
   lastStageOf,
@@ -76,15 +79,17 @@ export {
   stepsBeforePieces,
   stepThat,
   TAKES_GLASS,
+  wantsBack,
   wayOf,
   type Route,
 } from './routes/route.ts';
 export { buildOf, type Build } from './routes/build.ts';
-export { PIECE as NEW_STEP, SHIPPED_ROUTES, shippedRows } from './routes/shipped.ts';
+export { PIECE as NEW_STEP, RETIRED_ROUTES, SHIPPED_ROUTES, shippedRows } from './routes/shipped.ts';
 export { Draft, Studio } from './studio.ts';
 export { standingOf, type Standing } from './standing.ts';
 export {
   AWAY,
+  backGlassOf,
   DEFAULT_SETTINGS,
   glassAreaOf,
   jointRowId,
@@ -133,6 +138,7 @@ export {
 export { offers, type Names } from './tally/offers.ts';
 export { parseTally, type TallyLine, type Vocabulary } from './tally/parse.ts';
 export {
+  backQuestions,
   readTally,
   vocabularyOf,
   type SourceQuestion,
@@ -153,5 +159,5 @@ export {
 } from './undo.ts';
 export { cementChecks, gateChecks, type GateCheck } from './gates.ts';
 export { isUpToDate, kindNamed, upToDate } from './upcast.ts';
-export { tooLargeForRack, wantedBy } from './wanted.ts';
+export { glassStillToCut, tooLargeForRack, wantedBy } from './wanted.ts';
 export { WORK_STAGES, workCaution, workWord, type WorkStage } from './works.ts';

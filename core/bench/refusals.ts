@@ -67,6 +67,12 @@ const REFUSALS = {
   'too-small': ({ pieces, are, them }) =>
     `${pieces} ${are} too small for the drawing now; cut ${them} anew, or say that ${them === 'it' ? 'it fits' : 'they fit'} all the same.`,
   'not-cut': ({ pieces, are, them }) => `${pieces} ${are} not cut yet; cut ${them} first.`,
+  'back-not-cut': ({ numbers }) => {
+    const said = showNumbers(numbers, 8);
+    return `The second glass of ${said} is not cut yet; cut ${said.replace(/\d+/g, '$&b')} first.`;
+  },
+  'one-glass': ({ pieces, are }) =>
+    `${pieces} ${are} of one glass; a second one is cut where the way of working has it, and the piece asks for it.`,
   'not-this-route': ({ name }) => `“${name}” is not part of this panel's work.`,
   'already-in-hand': ({ pieces, are, them }) => `${pieces} ${are} cut already; break or recut ${them} instead.`,
   'no-glass': ({ pieces, hold }) => `${pieces} ${hold} no glass chosen yet; choose it under Glass.`,

@@ -125,6 +125,10 @@ export interface Piece {
   readonly recuts: number;
   /** The sheet or offcut that its present glass came from. */
   readonly from: string | null;
+  /** Of the glass that lies behind, where the way of working has one; null for one like that in front. */
+  readonly backGlassId: string | null;
+  /** The sheet or offcut that the glass behind came from. */
+  readonly backFrom: string | null;
   /** Of the cut outline, whole mm². */
   readonly areaMm2: number;
   readonly perimeterMm: number;
@@ -154,6 +158,10 @@ export interface GlassChoice {
   /** Ids of glasses by ids of pieces. */
   readonly glasses: Readonly<Record<string, string>>;
 }
+
+/** The glass that lies behind, where a piece has one. */
+export const backGlassOf = ({ backGlassId, glassId }: Pick<Piece, 'backGlassId' | 'glassId'>): string | null =>
+  backGlassId ?? glassId;
 
 /** The area of a piece's glass: of that in hand, else of what is to be cut, mm². */
 export const glassAreaOf = ({ glassMm2, areaMm2 }: Pick<Piece, 'glassMm2' | 'areaMm2'>): number => glassMm2 ?? areaMm2;

@@ -1,10 +1,26 @@
 import { signedArea } from '../geometry/index.ts';
 import type { CutPiece } from '../sizing/index.ts';
 import { fitsOn, wantedFlow, type Glass, type StockItem, type Wanted } from '../stock/index.ts';
-import { BEGINS } from './routes/route.ts';
-import type { Piece } from './tables.ts';
+import { BEGINS, wantsBack, type Route } from './routes/route.ts';
+import { backGlassOf, type Piece } from './tables.ts';
 
 type Wanting = Pick<Piece, 'number' | 'glassId' | 'stage' | 'flowDeg' | 'widthMm' | 'heightMm' | 'areaMm2'>;
+
+/** How much of each glass pieces still want from the rack, mm²: of those to cut, and of those that lie behind. */
+export function glassStillToCut(
+  route: Route,
+  pieces: readonly Pick<Piece, 'stage' | 'asks' | 'from' | 'glassId' | 'backGlassId' | 'backFrom' | 'areaMm2'>[],
+): ReadonlyMap<string, number> {
+  const mm2 = new Map<string, number>();
+  const add = (glassId: string | null, areaMm2: number) => {
+    if (glassId !== null) mm2.set(glassId, (mm2.get(glassId) ?? 0) + areaMm2);
+  };
+  for (const piece of pieces) {
+    if (piece.stage === BEGINS) add(piece.glassId, piece.areaMm2);
+    if (wantsBack(route, piece)) add(backGlassOf(piece), piece.areaMm2);
+  }
+  return mm2;
+}
 
 /** What a piece wants of a sheet: its cut outline where there is one, lying the way its flow runs. */
 export function wantedBy(

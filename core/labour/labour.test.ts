@@ -65,6 +65,8 @@ it('what a panel took: hours at their rate, glass by its price, the glass in han
     areaMm2,
     glassId,
     glassMm2,
+    backGlassId: null,
+    backFrom: null,
   });
   const pieces = [
     piece('to-cut', 90_000, 'g'),
@@ -84,4 +86,11 @@ it('what a panel took: hours at their rate, glass by its price, the glass in han
       30 * 60_000,
     ),
   ).toEqual({ minutes: 120, labourCents: 8400, begun: 4, glassCents: 2800, breaks: 2, lostCents: 200 });
+  // Of two glasses that behind counts once it is cut: 0.1 m² at 60.00; one like the front, 0.05 m² at 60.00.
+  const pressed = [
+    { ...piece('both-cut', 100_000, 'g'), backGlassId: 'h', backFrom: 'S2' },
+    { ...piece('to-cut', 50_000, 'h'), backFrom: 'S2' },
+    { ...piece('cut', 80_000, null), backGlassId: 'h' },
+  ];
+  expect(panelSum([], [], pressed, (id) => (id === 'g' ? 10_000 : 6000), 0).glassCents).toBe(1000 + 600 + 300);
 });

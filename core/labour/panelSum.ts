@@ -1,4 +1,4 @@
-import { BEGINS, glassAreaOf, type Hours, type Mishap, type Piece } from '../bench/index.ts';
+import { backGlassOf, BEGINS, glassAreaOf, type Hours, type Mishap, type Piece } from '../bench/index.ts';
 import { priceOfArea } from '../units/index.ts';
 import { costOf, minutesOf } from './hours.ts';
 
@@ -13,7 +13,7 @@ export interface PanelSum {
   readonly lostCents: number;
 }
 
-type Made = Pick<Piece, 'stage' | 'glassId' | 'areaMm2' | 'glassMm2'>;
+type Made = Pick<Piece, 'stage' | 'glassId' | 'backGlassId' | 'backFrom' | 'areaMm2' | 'glassMm2'>;
 
 /**
  * Hours at each person's rate, the glass in the panel at its price by area, and the glass that broke.
@@ -27,12 +27,15 @@ export function panelSum(
   now: number,
 ): PanelSum {
   const cut = pieces.filter((p) => p.stage !== BEGINS);
+  const centsOf = (piece: Made, glassId: string | null): number =>
+    glassId === null ? 0 : priceOfArea(glassAreaOf(piece), priceOf(glassId));
   return {
     minutes: hours.reduce((sum, h) => sum + minutesOf(h, now), 0),
     labourCents: hours.reduce((sum, h) => sum + costOf(h, now), 0),
     begun: cut.length,
-    glassCents: cut.reduce(
-      (sum, p) => sum + (p.glassId === null ? 0 : priceOfArea(glassAreaOf(p), priceOf(p.glassId))),
+    glassCents: pieces.reduce(
+      (sum, p) =>
+        sum + (p.stage === BEGINS ? 0 : centsOf(p, p.glassId)) + (p.backFrom === null ? 0 : centsOf(p, backGlassOf(p))),
       0,
     ),
     breaks: mishaps.length,

@@ -1,5 +1,6 @@
 import { count, showArea, showNumbers } from '../units/index.ts';
 import { cartoonBox, cartoonMarks } from './cartoonPaper.ts';
+import { glassesOf } from './glassesOf.ts';
 import { headed, workArea, type Heading } from './heading.ts';
 import { listed } from './listed.ts';
 import { area, box, frame, text, wrapped, type Mark, type Page } from './page.ts';
@@ -84,12 +85,13 @@ interface OfGlass {
 function byGlass({ pieces, cuts }: PaperPanel): OfGlass[] {
   const areas = new Map(cuts.map((cut) => [cut.number, cut.areaMm2]));
   const groups = new Map<string, OfGlass>();
-  for (const { number, glass } of pieces) {
-    const group = groups.get(glass?.code ?? '') ?? { glass, numbers: [], areaMm2: 0 };
-    group.numbers.push(number);
-    group.areaMm2 += areas.get(number) ?? 0;
-    groups.set(glass?.code ?? '', group);
-  }
+  for (const piece of pieces)
+    for (const { glass } of glassesOf(piece)) {
+      const group = groups.get(glass?.code ?? '') ?? { glass, numbers: [], areaMm2: 0 };
+      group.numbers.push(piece.number);
+      group.areaMm2 += areas.get(piece.number) ?? 0;
+      groups.set(glass?.code ?? '', group);
+    }
   return [...groups]
     .sort(([a], [b]) => (a === '' ? 1 : b === '' ? -1 : a.localeCompare(b, 'en', { numeric: true })))
     .map(([, g]) => g);
@@ -117,11 +119,13 @@ function labelsOf({ pieces, sheets }: PaperPanel): Label[] {
       below: `${glass.code} · sheet to cut`,
       colour: glass.colour,
     })),
-    ...pieces.map(({ number, glass, section }) => ({
-      large: String(number),
-      below: [glass?.code ?? 'no glass', ...(section ? [`tray ${section}`] : [])].join(' · '),
-      colour: glass?.colour ?? null,
-    })),
+    ...pieces.flatMap((piece) =>
+      glassesOf(piece).map(({ name, glass }) => ({
+        large: name,
+        below: [glass?.code ?? 'no glass', ...(piece.section ? [`tray ${piece.section}`] : [])].join(' · '),
+        colour: glass?.colour ?? null,
+      })),
+    ),
   ];
 }
 

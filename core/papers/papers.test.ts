@@ -6,7 +6,7 @@ import { doc, paneNet } from '../test/panels.ts';
 import { fittingSteps, USUAL_FINISH } from '../finish/index.ts';
 import { foilFor, materialsOf } from '../materials/index.ts';
 import { DEFAULT_ALLOWANCE } from '../sizing/index.ts';
-import { paperPanel } from '../test/paperPanel.ts';
+import { paperPanel, RIPPLE, SKY } from '../test/paperPanel.ts';
 import {
   MARGIN_MM,
   materialsWish,
@@ -69,6 +69,16 @@ describe('a drawing over several pages', () => {
         expect([widthMm, heightMm]).toContain(size.widthMm);
         if (size.heightMm !== null) expect([widthMm, heightMm]).toContain(size.heightMm);
       }
+    }
+  });
+
+  it('of a piece of two glasses there are two patterns and two labels: 1a and 1b, each with its glass', () => {
+    const panel = paperPanel(paneNet(2, 2, 60));
+    const two = { ...panel, pieces: panel.pieces.map((piece) => ({ ...piece, glass: SKY, back: RIPPLE })) };
+    for (const kind of ['patterns', 'labels'] as const) {
+      const said = paperPages(kind, two, PLAIN).flatMap(({ marks }) => wordsOf(marks));
+      for (const name of ['1a', '1b', '4a', '4b']) expect(said.filter((one) => one === name)).toHaveLength(1);
+      expect(said).not.toContain('1');
     }
   });
 

@@ -1,6 +1,7 @@
 import { boxOf, poleOf, signedArea, type Box, type Point, type Ring } from '../geometry/index.ts';
 import { arrow, rad } from './cartoonPaper.ts';
 import { nested } from './nest.ts';
+import { glassesOf } from './glassesOf.ts';
 import { headed, workArea, type Heading } from './heading.ts';
 import { area, square, box, line, text, BELOW_MIDDLE, widthOf, type Mark, type Page } from './page.ts';
 import type { PaperSize } from './sizes.ts';
@@ -16,6 +17,9 @@ export interface PatternLook {
 
 interface Pattern {
   readonly piece: PaperPiece;
+  /** Of its one glass, or of one of its two. */
+  readonly name: string;
+  readonly glass: PaperGlass | null;
   readonly rings: readonly Ring[];
   readonly reaches: Box;
   readonly isTurned: boolean;
@@ -65,7 +69,7 @@ export function patternPages(panel: PaperPanel, paper: PaperSize, look: PatternL
   const large = patterns.filter(isTooLarge).flatMap((one) =>
     tiled(patternMarks(one, [0, 0]), box(0, 0, widthOfBox(one.reaches), heightOfBox(one.reaches)), paper, {
       ...heading,
-      title: `Pattern of ${one.piece.number}`,
+      title: `Pattern of ${one.name}`,
     }),
   );
   return [...inRows, ...large];
@@ -79,9 +83,11 @@ function patternsOf({ cuts, pieces }: PaperPanel, isTurnedOver: boolean): Patter
   return cuts.flatMap(({ number, rings }): Pattern[] => {
     const piece = byNumber.get(number);
     if (!piece || rings.length === 0) return [];
-    const isTurned = isTurnedOver && piece.glass?.texture !== null && piece.glass !== null;
-    const turned = isTurned ? rings.map((ring) => ring.map(([x, y]): Point => [-x, y])) : rings;
-    return [{ piece, rings: turned, reaches: boxOf(turned.flat()), isTurned }];
+    return glassesOf(piece).map(({ name, glass }): Pattern => {
+      const isTurned = isTurnedOver && glass !== null && glass.texture !== null;
+      const turned = isTurned ? rings.map((ring) => ring.map(([x, y]): Point => [-x, y])) : rings;
+      return { piece, name, glass, rings: turned, reaches: boxOf(turned.flat()), isTurned };
+    });
   });
 }
 
@@ -89,7 +95,7 @@ function patternsOf({ cuts, pieces }: PaperPanel, isTurnedOver: boolean): Patter
 function byGlass(patterns: readonly Pattern[]): [PaperGlass | null, Pattern[]][] {
   const groups = new Map<string, [PaperGlass | null, Pattern[]]>();
   for (const pattern of patterns) {
-    const { glass } = pattern.piece;
+    const { glass } = pattern;
     const group = groups.get(glass?.code ?? '');
     if (group) group[1].push(pattern);
     else groups.set(glass?.code ?? '', [glass, [pattern]]);
@@ -113,26 +119,26 @@ function glassLine(glass: PaperGlass | null, { length }: readonly Pattern[], [x,
   ];
 }
 
-function patternMarks({ piece, rings, reaches, isTurned }: Pattern, [x, y]: Point): Mark[] {
+function patternMarks({ piece, name, glass, rings, reaches, isTurned }: Pattern, [x, y]: Point): Mark[] {
   const by = ([px, py]: Point): Point => [px - reaches.minX + x, py - reaches.minY + y];
   const outlines = rings.map((ring) => ring.map(by));
   const outer = outlines.find((ring) => signedArea(ring) > 0) ?? outlines[0] ?? [];
   const { at, distanceMm } = poleOf([outer], 0.5);
-  const size = fitted(String(piece.number), distanceMm);
+  const size = fitted(name, distanceMm);
   const small = Math.max(LEAST_NUMBER_MM * 0.8, size * 0.42);
   const marks: Mark[] = [
     area(outlines, { widthMm: 0.25 }),
-    text([at[0], at[1] + size * BELOW_MIDDLE], String(piece.number), size, { face: 'bold', anchor: 'middle' }),
+    text([at[0], at[1] + size * BELOW_MIDDLE], name, size, { face: 'bold', anchor: 'middle' }),
     upperSide(outer),
   ];
   const hasRoom = distanceMm > size * 1.15;
-  if (piece.glass && (hasRoom || isTurned)) {
-    const words = isTurned ? `${piece.glass.code} turned over` : piece.glass.code;
+  if (glass && (hasRoom || isTurned)) {
+    const words = isTurned ? `${glass.code} turned over` : glass.code;
     const fits = Math.min(small, (small * distanceMm * 1.8) / widthOf(words, small));
     if (fits >= LEAST_WORDS_MM)
       marks.push(text([at[0], at[1] + size * 0.5 + fits], words, fits, { anchor: 'middle', ink: 'soft' }));
   }
-  if (piece.glass?.hasFlow && piece.flowDeg !== null) {
+  if (glass?.hasFlow && piece.flowDeg !== null) {
     const sign = isTurned ? -1 : 1;
     const way: Point = [sign * Math.cos(rad(piece.flowDeg)), Math.sin(rad(piece.flowDeg))];
     const lift = hasRoom ? size * 0.85 : size * 0.6;

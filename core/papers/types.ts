@@ -21,6 +21,8 @@ export interface PaperPiece {
   readonly number: number;
   readonly section: string | null;
   readonly glass: PaperGlass | null;
+  /** Of a piece of two glasses, that behind; left out where there is one. */
+  readonly back?: PaperGlass | null;
   /** Along which its glass is to run on the panel, degrees clockwise from the right; null where it is free. */
   readonly flowDeg: number | null;
 }

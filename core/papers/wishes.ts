@@ -84,24 +84,34 @@ export interface Making {
   readonly isBeddedInSealant?: boolean;
 }
 
+/** A piece with its glass, and with that behind it where it is of two. */
+export interface WithGlass {
+  readonly number: number;
+  readonly glass: Pick<Glass, 'thicknessMm' | 'texture'> | null;
+  readonly back?: Pick<Glass, 'thicknessMm' | 'texture'> | null;
+}
+
 /**
  * What is asked of a panel's materials by what it is.
- * @param pieces with their glass as far as it is chosen; what has none is taken for as thick as the thickest
+ * @param pieces with their glass as far as it is chosen; what has none is taken for as thick as the thickest. Of two
+ *   glasses that lie on each other each is taken for as thick as they are on average
  */
 export function materialsWish(
   allowance: LineAllowance,
-  pieces: readonly { readonly number: number; readonly glass: Pick<Glass, 'thicknessMm' | 'texture'> | null }[],
+  pieces: readonly WithGlass[],
   { alloy = nth(ALLOYS, 0), layers = 1, plated = [], sealsSeams = false, isBeddedInSealant = false }: Making = {},
 ): MaterialsWish {
   const { inner, border } = camesOf(allowance);
   const known = pieces.flatMap(({ glass }) => glass?.thicknessMm ?? []);
   const thicknessMm = known.length === 0 ? USUAL_GLASS_MM : Math.max(...known);
   const kinds = new Map<string, GlassEdge & { readonly numbers: number[] }>();
-  for (const { number, glass } of pieces) {
+  for (const { number, glass, back = null } of pieces) {
+    const both = layers === 1 && plated.includes(number) ? 2 : layers;
+    const own = [glass, both > 1 ? back : null].flatMap((one) => one ?? []);
     const edge: GlassEdge = {
-      thicknessMm: glass?.thicknessMm ?? thicknessMm,
-      textureMm: glass && isRough(glass.texture) ? TEXTURE_MM : 0,
-      layers: layers === 1 && plated.includes(number) ? 2 : layers,
+      thicknessMm: own.length === 0 ? thicknessMm : own.reduce((sum, one) => sum + one.thicknessMm, 0) / own.length,
+      textureMm: own.some((one) => isRough(one.texture)) ? TEXTURE_MM : 0,
+      layers: both,
     };
     if (edge.thicknessMm === thicknessMm && edge.textureMm === 0 && edge.layers === 1) continue;
     const key = JSON.stringify(edge);

@@ -5,6 +5,7 @@ import {
   repairSteps,
   SHIPPED_ROUTES,
   settingsOf,
+  wantsBack,
   type ActKind,
   type AskOf,
   type Command,
@@ -60,10 +61,27 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
     calls: ['painted'],
     onlyAsked: true,
   };
-  /** The route as shipped, with paint after grinding; another word each time, so that it is a version of its own. */
+  const backed: StepDefinition = {
+    ...painted,
+    code: 'both-cut',
+    word: 'both cut',
+    verb: 'Cut the second glass of',
+    calls: ['both'],
+    deed: 'takes-back',
+  };
+  /** The route as shipped, with a second glass for some and paint after grinding; another word each time, so that it is a version of its own. */
   const steps = (): StepDefinition[] => {
     const shipped = nth(SHIPPED_ROUTES, technique === 'foil' ? 0 : 1).steps;
-    return shipped.flatMap((step) => (step.code === 'ground' ? [step, { ...painted, word: fresh('paint ') }] : [step]));
+    const more: Readonly<Record<string, StepDefinition>> = {
+      cut: backed,
+      ground: { ...painted, word: fresh('paint ') },
+    };
+    return shipped.flatMap((step) => [step, ...(more[step.code] ? [more[step.code] as StepDefinition] : [])]);
+  };
+  /** Pieces of two glasses, where there are any. */
+  const backs = (): number[] => {
+    const two = [...s.studio.all('pieces')].filter((p) => p.asks.includes('both-cut')).map((p) => p.number);
+    return two.length > 0 ? [pick(two)] : some();
   };
   const redrawn = () => {
     const measure = 20 + below(20);
@@ -249,7 +267,13 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       const source = { stockId: spot?.stockId ?? '', numbers: [number], left: { kind: 'laid' as const } };
       return { panelId, sources: [source] };
     },
-    advance: () => ({ panelId, numbers: some(), to: pick(['ground', 'painted', 'foiled', 'leaded', 'in-place']) }),
+    'choose-back': () => ({ panelId, numbers: backs(), glassId: maybe(glass()) }),
+    'cut-back': () => ({ panelId, sources: [{ stockId: stock(), numbers: backs(), left: left() }] }),
+    advance: () => ({
+      panelId,
+      numbers: some(),
+      to: pick(['both-cut', 'ground', 'painted', 'foiled', 'leaded', 'in-place']),
+    }),
     'send-back': () => ({ panelId, numbers: some(), reason: 'other' }),
     break: () => ({
       panelId,
@@ -258,6 +282,7 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       minutes: below(10),
       recut: maybe({ stockId: stock(), left: left() }),
       ...(random() < 0.4 ? { lostFrom: { stockId: stock(), left: left() } } : {}),
+      ...(random() < 0.3 ? { only: pick(['front', 'back']) } : {}),
     }),
     'solder-joints': () => ({
       panelId,
@@ -377,6 +402,16 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       return { kind: 'cut', ask: { panelId, sources: [source] } };
     }
     const panel = s.studio.get('panels', panelId);
+    const half = panel && pieces.find((p) => wantsBack(routeOf(s.studio, panel), p));
+    if (half) {
+      const glassId = half.backGlassId ?? half.glassId ?? glass();
+      const enough = [...s.studio.all('stock')].find(
+        (i) => i.glassId === glassId && i.areaMm2 > 2000 && i.keptFor !== 'd',
+      );
+      if (!enough) return { kind: 'receive', ask: { ...asks.receive(), glassId, widthMm: 300, heightMm: 300 } };
+      const source = { stockId: enough.id, numbers: [half.number], left: { kind: 'stays' as const } };
+      return { kind: 'cut-back', ask: { panelId, sources: [source] } };
+    }
     const last = panel ? lastStageOf(routeOf(s.studio, panel), { asks: [] }) : '';
     const small = pieces.filter((p) => p.tooSmall).map((p) => p.number);
     if (small.length > 0)

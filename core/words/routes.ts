@@ -9,6 +9,7 @@ export function stepWords(step: StepDefinition, wordOf: (code: string) => string
   if (step.waitMin > 0) said.push(`Then ${waitWords(step.waitMin)} for the ${step.waitName ?? step.word}.`);
   if (step.needs.length > 0) said.push(`After ${listed(step.needs.map(wordOf))}.`);
   if (step.deed === 'takes-glass') said.push('Takes glass from the rack.');
+  if (step.deed === 'takes-back') said.push('Takes a second glass from the rack.');
   if (step.deed === 'solders-front' || step.deed === 'solders-back') said.push('Its joints are ticked one by one.');
   return said.join(' ');
 }

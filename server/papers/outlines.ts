@@ -21,16 +21,16 @@ function svgOf(layers: readonly OutlineLayer[]): string {
   const { minX, minY, maxX, maxY } = all.length > 0 ? boxOf(all) : { minX: 0, minY: 0, maxX: 1, maxY: 1 };
   const [wide, high] = [mm(maxX - minX + 2), mm(maxY - minY + 2)];
   const group = ({ name, glass, pieces }: OutlineLayer) => {
-    const paths = pieces.map(({ number, rings }) => {
+    const paths = pieces.map(({ name, rings }) => {
       const d = rings.map((ring) => `M${ring.map(([x, y]) => `${mm(x)} ${mm(y)}`).join('L')}Z`).join('');
-      return `<path id="p${number}" d="${d}"/>`;
+      return `<path id="p${name}" d="${d}"/>`;
     });
     return `<g id="${escaped(name)}" stroke="${glass?.colour ?? '#000000'}">\n${paths.join('\n')}\n</g>`;
   };
   const numbers = layers.flatMap(({ pieces }) =>
     pieces.map(
-      ({ number, labelAt: [x, y], labelMm }) =>
-        `<text x="${mm(x)}" y="${mm(y + labelMm / 3)}" font-size="${mm(labelMm)}">${number}</text>`,
+      ({ name, labelAt: [x, y], labelMm }) =>
+        `<text x="${mm(x)}" y="${mm(y + labelMm / 3)}" font-size="${mm(labelMm)}">${name}</text>`,
     ),
   );
   return [
@@ -54,14 +54,14 @@ function dxfOf(layers: readonly OutlineLayer[]): string {
     const layer = layerName(name);
     dxf.addLayer(layer, Colors.White, 'Continuous');
     const trueColor = glass ? { trueColor: String(TrueColor.fromHex(glass.colour)) } : {};
-    for (const { number, rings, labelAt, labelMm } of pieces) {
+    for (const { name: called, rings, labelAt, labelMm } of pieces) {
       // A DXF's y runs upwards.
       for (const ring of rings)
         dxf.addLWPolyline(
           ring.map(([x, y]) => ({ point: { x, y: -y } })),
           { layerName: layer, flags: LWPolylineFlags.Closed, ...trueColor },
         );
-      dxf.addText(point3d(labelAt[0], -labelAt[1]), labelMm, String(number), { layerName: numbers });
+      dxf.addText(point3d(labelAt[0], -labelAt[1]), labelMm, called, { layerName: numbers });
     }
   }
   return dxf.stringify();

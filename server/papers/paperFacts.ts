@@ -1,4 +1,15 @@
-import { BEGINS, routeOf, settingsOf, workWord, type PieceRow, type Route, type StockRow } from '#core/bench';
+import {
+  backGlassOf,
+  BEGINS,
+  glassStillToCut,
+  hasBack,
+  routeOf,
+  settingsOf,
+  workWord,
+  type PieceRow,
+  type Route,
+  type StockRow,
+} from '#core/bench';
 import { USUAL_FINISH } from '#core/finish';
 import { isHex, type NeedLine, type PaperGlass } from '#core/papers';
 import { isRough, shapeLeft, type Glass } from '#core/stock';
@@ -29,7 +40,7 @@ export async function paperFacts(
   const { unit, locale } = settings;
   const pieces = state.where('pieces', 'panel_id = ? and drawn = 1 order by number', panelId);
   const glasses = new Map(
-    [...new Set(pieces.flatMap(({ glassId }) => glassId ?? []))].flatMap((id) => {
+    [...new Set(pieces.flatMap((piece) => [piece.glassId ?? [], piece.backGlassId ?? []].flat()))].flatMap((id) => {
       const glass = state.get('glasses', id);
       return glass ? [[id, glass] as const] : [];
     }),
@@ -56,6 +67,8 @@ export async function paperFacts(
     const { outline } = shapeLeft(item);
     sheets.push({ label: item.id, glass: paperGlass(glass), outline, breaks: item.breaks, lying });
   }
+  const route = routeOf(state, panel);
+  const toCut = glassStillToCut(route, pieces);
   const { name, technique, widthMm, heightMm, allowance, opening } = panel;
   const { id: _, rev: __, panelId: ___, ...finish } = state.get('finishes', panelId) ?? { ...NO_ROW, ...USUAL_FINISH };
   return {
@@ -69,15 +82,20 @@ export async function paperFacts(
     currency: settings.currency,
     locale,
     ...(await shelf.forPanel(panel)),
-    pieces: pieces.map(({ number, section, glassId, flowDeg }) => {
-      const glass = glassId === null ? undefined : glasses.get(glassId);
-      return { number, section, flowDeg, glass: glass ? paperGlass(glass) : null };
+    pieces: pieces.map((piece) => {
+      const { number, section, flowDeg } = piece;
+      const glassOf = (glassId: string | null): PaperGlass | null => {
+        const glass = glasses.get(glassId ?? '');
+        return glass ? paperGlass(glass) : null;
+      };
+      const back = hasBack(route, piece) ? { back: glassOf(backGlassOf(piece)) } : {};
+      return { number, section, flowDeg, glass: glassOf(piece.glassId), ...back };
     }),
     needs: [...glasses.values()]
       .sort((a, b) => a.code.localeCompare(b.code, 'en', { numeric: true }))
-      .map((glass) => needOf(desk, glass, pieces, settings)),
+      .map((glass) => needOf(desk, glass, toCut.get(glass.id) ?? 0, settings)),
     code,
-    clocks: clocksOf(routeOf(state, panel), code),
+    clocks: clocksOf(route, code),
   };
 }
 
@@ -114,11 +132,9 @@ const paperGlass = ({ code, name, colour, texture, thicknessMm, flow }: Glass): 
 function needOf(
   { state }: Desk,
   glass: Glass,
-  pieces: readonly PieceRow[],
+  needMm2: number,
   { unit, currency, locale }: ReturnType<typeof settingsOf>,
 ): NeedLine {
-  const wants = pieces.filter((piece) => piece.glassId === glass.id && piece.stage === BEGINS);
-  const needMm2 = wants.reduce((sum, { areaMm2 }) => sum + areaMm2, 0);
   const hasMm2 = [...state.ask('stockOfGlass', glass.id)].reduce((sum, { areaMm2 }) => sum + areaMm2, 0);
   const buyMm2 = Math.max(0, needMm2 - hasMm2);
   const cents = Math.round((buyMm2 / 1e6) * glass.priceCentsPerM2);

@@ -69,7 +69,9 @@ export function hangsAnswer(desk: Desk, table: PutAwayTable, id: string, now: nu
         : [];
   const waiting =
     table === 'glasses'
-      ? state.fieldsWhere('pieces', ['id'], "glass_id = ? and stage = 'to-cut' and drawn = 1", id).length
+      ? ["glass_id = ? and stage = 'to-cut' and drawn = 1", 'back_glass_id = ? and back_from_stock is null and drawn = 1']
+          .map((which) => state.fieldsWhere('pieces', ['id'], which, id).length)
+          .reduce((sum, count) => sum + count, 0)
       : 0;
   const toCut = panels.reduce((sum, p) => sum + (p.counts.stages['to-cut'] ?? 0), 0);
   const pieces = panels.reduce((sum, p) => sum + p.pieceCount, 0);

@@ -1,5 +1,6 @@
 import type { LedgerAnswer, RackAnswer } from '#contract';
 import type { Desk } from '../desk.ts';
+import { glassNeeds } from './glassNeed.ts';
 import { photosOf } from './photos.ts';
 
 const MOVES_A_PAGE = 100;
@@ -43,21 +44,15 @@ function laidOut({ state }: Desk): RackAnswer['laid'] {
 }
 
 /** What is still to be cut for panels in hand, and how the glass for it is sold. */
-function needed({ store }: Desk): Pick<RackAnswer, 'needs' | 'soldAs'> {
-  const needs = store.sqlite
-    .prepare<[], RackAnswer['needs'][number]>(
-      `select p.glass_id as glassId, sum(p.area_mm2) as mm2 from pieces p join panels n on n.id = p.panel_id
-       where p.stage = 'to-cut' and p.drawn = 1 and p.glass_id is not null and n.delivered_at is null and n.away is null
-       group by p.glass_id`,
-    )
-    .all();
-  const latest = store.sqlite.prepare<[string], RackAnswer['soldAs'][number]>(
+function needed(desk: Desk): Pick<RackAnswer, 'needs' | 'soldAs'> {
+  const needs = glassNeeds(desk);
+  const latest = desk.store.sqlite.prepare<[string], RackAnswer['soldAs'][number]>(
     // A sheet that was cut from is smaller than it came: of the latest few the largest tells.
     `select glass_id as glassId, width_mm as widthMm, height_mm as heightMm from
        (select * from stock where glass_id = ? and kind = 'sheet' order by rowid desc limit ${LATEST})
      order by width_mm * height_mm desc limit 1`,
   );
-  const glasses = store.sqlite.prepare<[], { id: string }>('select id from glasses where away is null').all();
+  const glasses = desk.store.sqlite.prepare<[], { id: string }>('select id from glasses where away is null').all();
   return { needs, soldAs: glasses.flatMap(({ id }) => latest.get(id) ?? []) };
 }
 

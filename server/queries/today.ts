@@ -2,6 +2,7 @@ import type { TodayAnswer } from '#contract';
 import type { Tables } from '#core/bench';
 import type { Desk } from '../desk.ts';
 import { glanceOf } from './glance.ts';
+import { glassNeeds } from './glassNeed.ts';
 
 /**
  * Every panel in hand, by commission in order of due date, and the glass that runs short for them.
@@ -35,16 +36,12 @@ export function todayAnswer(desk: Desk, supplies: readonly Tables['supplies'][])
 const dueKey = ({ due }: Pick<Tables['commissions'], 'due'>): string => due ?? '9';
 
 /** Glass that pieces in hand still need more of than the rack holds, before waste. */
-function runningShort({ store }: Desk): TodayAnswer['short'] {
-  return store.sqlite
-    .prepare<[], TodayAnswer['short'][number]>(
-      `with need as (
-         select p.glass_id as glass, sum(p.area_mm2) as mm2 from pieces p join panels n on n.id = p.panel_id
-         where p.stage = 'to-cut' and p.drawn = 1 and p.glass_id is not null and n.delivered_at is null and n.away is null group by p.glass_id
-       )
-       select glass as glassId, mm2 - coalesce((select sum(area_mm2) from stock s where s.glass_id = glass and s.gone is null), 0)
-         as missingMm2
-       from need where missingMm2 > 0 order by missingMm2 desc`,
-    )
-    .all();
+function runningShort(desk: Desk): TodayAnswer['short'] {
+  const onRack = desk.store.sqlite.prepare<[string], { mm2: number | null }>(
+    'select sum(area_mm2) as mm2 from stock where glass_id = ? and gone is null',
+  );
+  return glassNeeds(desk)
+    .map(({ glassId, mm2 }) => ({ glassId, missingMm2: mm2 - (onRack.get(glassId)?.mm2 ?? 0) }))
+    .filter(({ missingMm2 }) => missingMm2 > 0)
+    .sort((a, b) => b.missingMm2 - a.missingMm2);
 }

@@ -49,7 +49,10 @@ export function bringUp(sqlite: Database.Database, db: Db): void {
   sqlite
     .transaction(() => {
       const book = new LogBook(db, sqlite);
-      if (isSaidInTodaysWay(db, book)) return settle(db);
+      if (isSaidInTodaysWay(db, book)) {
+        shipMissing(sqlite, db);
+        return settle(db);
+      }
       const drawn = new OldDrawings(sqlite, db);
       const studio = new Studio();
       db.delete(pieceLog).run();
@@ -108,14 +111,31 @@ function writeRows(sqlite: Database.Database, db: Db, studio: Studio): void {
   }
 }
 
+/** Ways of working that are shipped since a studio was begun. */
+function shipMissing(sqlite: Database.Database, db: Db): void {
+  const { routes: table } = ROW_TABLES;
+  const known = new Set(
+    db
+      .select({ id: table.id })
+      .from(table)
+      .all()
+      .map(({ id }) => id),
+  );
+  const { routes, routeSteps } = shippedRows();
+  const fresh = routes.filter(({ id }) => !known.has(id));
+  const ids = new Set(fresh.map(({ id }) => id));
+  new SqliteRows(sqlite).write([
+    ...fresh.map((after): RowChange => ({ table: 'routes', id: after.id, before: null, after })),
+    ...routeSteps
+      .filter(({ routeId }) => ids.has(routeId))
+      .map((after): RowChange => ({ table: 'routeSteps', id: after.id, before: null, after })),
+  ]);
+}
+
 export function newDatabase(sqlite: Database.Database, db: Db): void {
   sqlite
     .transaction(() => {
-      const { routes, routeSteps } = shippedRows();
-      new SqliteRows(sqlite).write([
-        ...routes.map((after): RowChange => ({ table: 'routes', id: after.id, before: null, after })),
-        ...routeSteps.map((after): RowChange => ({ table: 'routeSteps', id: after.id, before: null, after })),
-      ]);
+      shipMissing(sqlite, db);
       settle(db);
       sqlite.exec('drop table if exists old_cartoons');
     })

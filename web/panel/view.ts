@@ -1,5 +1,5 @@
 import type { CartoonAnswer, PanelAnswer } from '#contract';
-import type { PieceRow, Settings, Standing, Studio } from '#core/bench';
+import { backGlassOf, type PieceRow, type Settings, type Standing, type Studio } from '#core/bench';
 import type { Limits } from '#core/limits';
 import type { Glass, SheetPhoto } from '#core/stock';
 import type { PanelPaths } from './paths.ts';
@@ -25,6 +25,10 @@ export interface PanelView {
   readonly photos: ReadonlyMap<string, SheetPhoto>;
 }
 
-/** Its pieces with their glass, as far as it is chosen. */
-export const withGlass = ({ pieces, glasses }: PanelView): { number: number; glass: Glass | null }[] =>
-  pieces.map(({ number, glassId }) => ({ number, glass: glasses.get(glassId ?? '') ?? null }));
+/** Its pieces with their glass, as far as it is chosen, and that behind it where they are of two. */
+export const withGlass = ({ pieces, glasses }: PanelView) =>
+  pieces.map((piece): { number: number; glass: Glass | null; back: Glass | null } => ({
+    number: piece.number,
+    glass: glasses.get(piece.glassId ?? '') ?? null,
+    back: glasses.get(backGlassOf(piece) ?? '') ?? null,
+  }));

@@ -22,6 +22,7 @@ import type {
 import type { Sketch } from '#core/cartoon';
 import {
   DEFAULT_SETTINGS,
+  RETIRED_ROUTES,
   Studio,
   type NoteAbout,
   type PutAwayTable,
@@ -251,7 +252,7 @@ function loadPanel(reader: Studio, { panel, commission, sections, steps, joints,
 export function newestRoutes({ routes }: Pick<StudioAnswer, 'routes'>): StudioAnswer['routes'] {
   const newest = new Map<string, StudioAnswer['routes'][number]>();
   for (const route of routes) if (route.version > (newest.get(route.key)?.version ?? 0)) newest.set(route.key, route);
-  return [...newest.values()].sort((a, b) => a.name.localeCompare(b.name));
+  return [...newest.values()].filter(({ id }) => !RETIRED_ROUTES.has(id)).sort((a, b) => a.name.localeCompare(b.name));
 }
 
 export function useSettings(): Settings {

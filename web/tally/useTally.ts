@@ -1,6 +1,14 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { offers, readTally, vocabularyOf, type BreakReason, type SourceQuestion } from '#core/bench';
+import {
+  backGlassOf,
+  offers,
+  readTally,
+  vocabularyOf,
+  type BreakReason,
+  type GlassOfTwo,
+  type SourceQuestion,
+} from '#core/bench';
 import { tallyWords } from '#core/words';
 import { newId } from '../state/ids.ts';
 import { usePastLines } from './pastLines.ts';
@@ -14,6 +22,8 @@ export interface AskedRecut {
   readonly minutes: number;
   /** They broke while they were being cut and are still to be cut: the sheet asked for is the one they broke out of. */
   readonly isLost?: boolean;
+  /** Of pieces of two glasses, which broke. */
+  readonly only?: GlassOfTwo | undefined;
 }
 
 export interface Tally {
@@ -61,7 +71,9 @@ export function useTally(view: PanelView): Tally {
   const offered = useMemo(() => {
     const meant = new Set(meaning.numbers);
     const own = new Set(
-      [...reader.ask('piecesOfPanel', panel.id)].flatMap((p) => (meant.has(p.number) ? p.glassId : [])),
+      [...reader.ask('piecesOfPanel', panel.id)].flatMap((p) =>
+        meant.has(p.number) ? [p.glassId, backGlassOf(p)] : [],
+      ),
     );
     const stock = [...reader.all('stock')]
       .filter((s) => s.gone === null && own.has(s.glassId))

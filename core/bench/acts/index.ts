@@ -7,8 +7,10 @@ import { askSteps } from './askSteps/act.ts';
 import { bookUsed } from './bookUsed/act.ts';
 import { breakPieces } from './breakPieces/act.ts';
 import { changeSettings } from './changeSettings/act.ts';
+import { chooseBack } from './chooseBack/act.ts';
 import { chooseGlass } from './chooseGlass/act.ts';
 import { countStock } from './countStock/act.ts';
+import { cutBack } from './cutBack/act.ts';
 import { cutPieces } from './cutPieces/act.ts';
 import { dropChoice } from './dropChoice/act.ts';
 import { enterHours } from './enterHours/act.ts';
@@ -70,6 +72,7 @@ export const ACTS = {
   'follow-route': followRoute,
   'accept-drawing': acceptDrawing,
   'choose-glass': chooseGlass,
+  'choose-back': chooseBack,
   'keep-choice': keepChoice,
   'take-choice': takeChoice,
   'drop-choice': dropChoice,
@@ -81,6 +84,7 @@ export const ACTS = {
   'lay-out': layOut,
   'lift-off': liftOff,
   cut: cutPieces,
+  'cut-back': cutBack,
   advance: advancePieces,
   'send-back': sendBack,
   break: breakPieces,

@@ -68,6 +68,11 @@ export const called = (numbers: readonly number[]): string => showNumbers(number
 export const piecesCalled = (numbers: readonly number[]): string =>
   `${numbers.length === 1 ? 'piece' : 'pieces'} ${called(numbers)}`;
 
+/** The second glass of a piece, and of several: `12b`, `12b–18b, 31b`. */
+export const backsCalled = (numbers: readonly number[]): string => called(numbers).replace(/\d+/g, '$&b');
+
+export const frontsCalled = (numbers: readonly number[]): string => called(numbers).replace(/\d+/g, '$&a');
+
 /** The ids of pieces that an old event names by their numbers at the time. */
 export function idsThen(state: Reader, panelId: string, numbers: readonly number[]): PieceRowId[] {
   return numbers.flatMap((n) => pieceNumbered(state, panelId, n)?.id ?? []);

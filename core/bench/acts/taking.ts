@@ -6,7 +6,7 @@ import { refuse, type Circumstance } from '../act.ts';
 import type { Refusal } from '../refusals.ts';
 import { BEGINS } from '../routes/route.ts';
 import type { Draft } from '../studio.ts';
-import { limitsOf, type PieceRow, type PieceRowId, type Reader, type StockRow } from '../tables.ts';
+import { backGlassOf, limitsOf, type PieceRow, type PieceRowId, type Reader, type StockRow } from '../tables.ts';
 import { liftFrom, moveSpots, NO_SHAPE } from './laid.ts';
 import { keptForOthers } from './onRack.ts';
 
@@ -108,6 +108,11 @@ export function takeFrom(
     asLaid: false,
   };
 }
+
+/** A piece as its second glass is cut: of that glass, and laid out nowhere. */
+export const asBack = (piece: PieceRow): PieceRow => ({ ...piece, glassId: backGlassOf(piece), spot: null });
+/** What the ledger says of glass that was taken for it. */
+export const SECOND = 'second glass';
 
 /** Of which sheet, as it stood, and which pieces. */
 const takenFrom = (item: StockRow, pieces: readonly PieceRow[]) => ({
@@ -225,9 +230,15 @@ export const isLabelTaken = (state: Reader, label: string): boolean =>
 
 /**
  * Enters one taking into the ledger: pieces, offcuts and waste leave the sheet, offcuts come onto the rack.
- * @param wasteNote what went to waste, where it is more than what is left over
+ * @param notes what went to waste, where it is more than what is left over; which glass of its pieces was taken
  */
-export function applyTaking(draft: Draft, panelId: string, taking: Taking, now: Circumstance, wasteNote = ''): void {
+export function applyTaking(
+  draft: Draft,
+  panelId: string,
+  taking: Taking,
+  now: Circumstance,
+  notes: { readonly waste?: string; readonly pieces?: string } = {},
+): void {
   const { stockId, glassId, place } = taking;
   let balanceMm2 = taking.beforeMm2;
   const enter = (on: string, kind: 'pieces' | 'offcut' | 'waste', deltaMm2: number, after: number, note: string) => {
@@ -248,13 +259,13 @@ export function applyTaking(draft: Draft, panelId: string, taking: Taking, now: 
     });
   };
   balanceMm2 -= taking.piecesMm2;
-  enter(stockId, 'pieces', -taking.piecesMm2, balanceMm2, '');
+  enter(stockId, 'pieces', -taking.piecesMm2, balanceMm2, notes.pieces ?? '');
   // Where two offcuts leave one sheet, its own entry is one sum: entries of a sheet are told apart by kind.
   const off = taking.offcuts.reduce((sum, o) => sum + o.areaMm2, 0);
   balanceMm2 -= off;
   enter(stockId, 'offcut', -off, balanceMm2, taking.offcuts.map((o) => o.label).join(', '));
   balanceMm2 -= taking.wasteMm2;
-  enter(stockId, 'waste', -taking.wasteMm2, balanceMm2, wasteNote);
+  enter(stockId, 'waste', -taking.wasteMm2, balanceMm2, notes.waste ?? '');
   const { rootId = stockId, keptFor = null } = draft.get('stock', stockId) ?? {};
   for (const { label, areaMm2, pieces, ...rest } of taking.offcuts) {
     const own = { id: label, rootId: rest.outline === null ? label : rootId, parentId: stockId, keptFor, gone: null };

@@ -6,7 +6,15 @@ export const LOOKS = ['paper', 'glass', 'frosted', 'copper', 'leaded', 'cemented
 export type Look = (typeof LOOKS)[number];
 
 /** What Nelvik itself does at a step, beside noting that it was done. */
-export const DEEDS = ['begins', 'takes-glass', 'solders-front', 'solders-back', 'delivers', 'nothing'] as const;
+export const DEEDS = [
+  'begins',
+  'takes-glass',
+  'takes-back',
+  'solders-front',
+  'solders-back',
+  'delivers',
+  'nothing',
+] as const;
 export type Deed = (typeof DEEDS)[number];
 
 /** The code of a step. It is what the log, the rows and the picture know the step by. */

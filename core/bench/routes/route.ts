@@ -55,6 +55,30 @@ export const stepOf = (route: Route, code: StepCode): StepDefinition | undefined
 export const stepThat = (route: Route, deed: Deed): StepDefinition | undefined =>
   route.pieceSteps.find((s) => s.deed === deed) ?? route.panelSteps.find((s) => s.deed === deed);
 
+/** The step at which a second glass is taken, that lies behind the first. */
+export const backStep = (route: Route): StepDefinition | undefined => stepThat(route, 'takes-back');
+
+/** Whether a piece is of two glasses, one behind the other: 12a in front, 12b behind it. */
+export const hasBack = (route: Route, piece: Pick<Piece, 'asks'>): boolean =>
+  wayOf(route, piece).some((step) => step.deed === 'takes-back');
+
+/**
+ * Whether the glass behind a piece is still to be cut. What was bought or put back did not come from the rack, and brings
+ * its second glass along.
+ */
+export function wantsBack(route: Route, piece: Pick<Piece, 'asks' | 'stage' | 'from' | 'backFrom'>): boolean {
+  const step = backStep(route);
+  if (!step || piece.backFrom !== null || !hasBack(route, piece)) return false;
+  if (piece.stage !== BEGINS && piece.from === null) return false;
+  return stageIndex(route, piece.stage) < stageIndex(route, step.code);
+}
+
+/** The step that a piece stands at once its front is cut while the glass behind is in hand; null where that is the cut itself. */
+export function onceFrontIsCut(route: Route, piece: Pick<Piece, 'asks' | 'backFrom'>): StepCode | null {
+  const next = wayOf(route, piece)[2];
+  return piece.backFrom !== null && next?.deed === 'takes-back' ? next.code : null;
+}
+
 /** What is done to the whole before its pieces: an old panel is rubbed and photographed before it comes apart. */
 export function stepsBeforePieces({ panelSteps }: Route): readonly StepDefinition[] {
   const solder = panelSteps.findIndex((step) => step.deed === 'solders-front');
@@ -82,6 +106,7 @@ export function checkRoute(steps: readonly StepDefinition[]): string[] {
   if (pieces[0]?.code !== BEGINS || pieces[0].deed !== 'begins') wrong.push('it must begin with “to cut”');
   if (pieces[1]?.code !== TAKES_GLASS || pieces[1].deed !== 'takes-glass') wrong.push('“cut” must come second');
   if (pieces.length < 3) wrong.push('pieces need a step after “cut”');
+  if (panel.some((s) => s.deed === 'takes-back')) wrong.push('a second glass is a step of pieces');
   if (pieces.at(-1)?.onlyAsked) wrong.push('the last step of a piece is for all of them');
   if (panel.at(-1)?.deed !== 'delivers') wrong.push('it must end with the delivery');
   if (new Set(steps.map((s) => s.code)).size !== steps.length) wrong.push('a step is in it twice');
@@ -91,7 +116,7 @@ export function checkRoute(steps: readonly StepDefinition[]): string[] {
     for (const need of step.needs)
       if (!panel.slice(0, i).some((s) => s.code === need))
         wrong.push(`“${step.verb}” needs what does not come before it`);
-  for (const deed of ['takes-glass', 'solders-front', 'solders-back', 'delivers'] as const)
+  for (const deed of ['takes-glass', 'takes-back', 'solders-front', 'solders-back', 'delivers'] as const)
     if (steps.filter((s) => s.deed === deed).length > 1) wrong.push('a step that Nelvik acts on is in it twice');
   return [...new Set(wrong)];
 }

@@ -196,6 +196,9 @@ const PLATED: StepDefinition = {
   onlyAsked: true,
 };
 
+/** A plate that is cut from the rack as any glass is, so that what it takes and costs is told. */
+const PLATE_CUT: StepDefinition = { ...PLATED, deed: 'takes-back' };
+
 const PRESSED: StepDefinition = {
   ...PIECE,
   code: 'pressed',
@@ -204,6 +207,16 @@ const PRESSED: StepDefinition = {
   calls: ['pressed', 'glued'],
   work: 'other',
   caution: 'The glue sets for 6 h at least, overnight is better; flat and weighted, by its label.',
+};
+/** The second of two thin glasses that lie on each other, cut from the rack as the first is (common practice). */
+const BOTH_CUT: StepDefinition = {
+  ...PIECE,
+  code: 'both-cut',
+  word: 'both cut',
+  verb: 'Cut the second glass of',
+  calls: ['both', 'both cut'],
+  work: 'cutting',
+  deed: 'takes-back',
 };
 const CLEANED: StepDefinition = {
   ...PIECE,
@@ -324,6 +337,43 @@ export const SHIPPED_ROUTES: readonly Shipped[] = [
     ],
   },
   {
+    route: {
+      id: 'pressed-pair@1',
+      key: 'pressed-pair',
+      version: 1,
+      name: 'Pressed between two glasses',
+      technique: 'foil',
+    },
+    steps: [
+      TO_CUT,
+      { ...CUT, verb: 'Cut the front glass of' },
+      BOTH_CUT,
+      { ...GROUND, verb: 'Grind together' },
+      // Six hours at the least, overnight is better: common practice; the label goes first.
+      { ...PRESSED, waitMin: 6 * 60, waitName: 'glue' },
+      CLEANED,
+      { ...FOILED, verb: 'Wind twice with wide foil' },
+      IN_PLACE,
+      cautioned(SOLDER_FRONT, GEL_FLUX),
+      cautioned(SOLDER_BACK, GEL_FLUX),
+      { ...cautioned(RIM, GEL_FLUX), mayBeLeftOut: false },
+      PATINA,
+      WASH,
+      WAX,
+      { ...DELIVER, needs: [...DELIVER.needs, 'rim'] },
+    ],
+  },
+  {
+    route: {
+      id: 'foil-layered@1',
+      key: 'foil-layered',
+      version: 1,
+      name: 'Copper foil, some painted or plated',
+      technique: 'foil',
+    },
+    steps: [TO_CUT, CUT, GROUND, ...PAINTED, PLATE_CUT, FOILED, IN_PLACE, ...FOIL_PANEL],
+  },
+  {
     route: { id: 'planter@1', key: 'planter', version: 1, name: 'Planter or box, sealed', technique: 'foil' },
     steps: [
       TO_CUT,
@@ -386,6 +436,16 @@ export const SHIPPED_ROUTES: readonly Shipped[] = [
     steps: [TO_CUT, CUT, GROUND, ...PAINTED, PLATED, LEADED, ...LEAD_PANEL],
   },
   {
+    route: {
+      id: 'lead-layered@1',
+      key: 'lead-layered',
+      version: 1,
+      name: 'Leaded, some painted or plated',
+      technique: 'lead',
+    },
+    steps: [TO_CUT, CUT, GROUND, ...PAINTED, PLATE_CUT, LEADED, ...LEAD_PANEL],
+  },
+  {
     route: { id: 're-leading@1', key: 're-leading', version: 1, name: 'Re-leading of an old panel', technique: 'lead' },
     steps: [
       TO_CUT,
@@ -400,6 +460,9 @@ export const SHIPPED_ROUTES: readonly Shipped[] = [
     ],
   },
 ];
+
+/** Ways of working that were shipped once and are offered no more: panels that go them do so to their end. */
+export const RETIRED_ROUTES: ReadonlySet<string> = new Set(['pressed@1', 'foil-painted@1', 'lead-painted@1']);
 
 export const stepRowId = (routeId: string, code: string): string => `${routeId}/${code}`;
 

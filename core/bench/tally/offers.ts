@@ -69,6 +69,14 @@ function unfinished(words: readonly string[], isAtFrom: boolean, vocabulary: Voc
     case 'glass':
       return [...names.glasses];
     default:
-      return ['cut', ...firstCalls(pieceSteps), 'broke', 'recut', 'return', 'glass'];
+      return [
+        'cut',
+        ...(vocabulary.backCalls ?? []).slice(0, 1),
+        ...firstCalls(pieceSteps),
+        'broke',
+        'recut',
+        'return',
+        'glass',
+      ];
   }
 }

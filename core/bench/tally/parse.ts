@@ -1,5 +1,6 @@
 import { isOneOf, nth } from '../../units/index.ts';
 import { BACK_REASONS, readBreakReason, type BackReason, type BreakReason } from '../reasons.ts';
+import type { GlassOfTwo } from '../acts/breakPieces/act.ts';
 import type { StepCode } from '../routes/definition.ts';
 import { SIDES, type Side } from '../acts/joints.ts';
 import { TAKEN_IN_KINDS, type TakenIn } from '../acts/takeIn/act.ts';
@@ -12,6 +13,8 @@ export interface Vocabulary {
   readonly pieceSteps: ReadonlyMap<string, StepCode>;
   /** Steps of the panel as a whole. */
   readonly panelSteps: ReadonlyMap<string, StepCode>;
+  /** What the step is called at which a second glass is cut; pieces have 12a and 12b only where there is one. */
+  readonly backCalls?: readonly string[];
   /** Why glass breaks, in the studio's own words. */
   readonly ownReasons?: readonly string[];
 }
@@ -33,6 +36,8 @@ export type Place = readonly [number, number];
 export type TallyLine = Said & {
   /** Who did it, as called; else whoever works here. */
   readonly by?: string;
+  /** Of pieces of two glasses, which: `12a`, `12b`. */
+  readonly of?: GlassOfTwo;
 };
 
 type Said =
@@ -108,15 +113,18 @@ function signed(words: readonly Word[]): { rest: readonly Word[]; by?: string } 
   return name.length === 0 ? { rest: words.slice(0, at) } : { rest: words.slice(0, at), by: name.join(' ') };
 }
 
-function read(words: readonly Word[], vocabulary: Vocabulary): Said {
+function read(words: readonly Word[], vocabulary: Vocabulary): Said & { readonly of?: GlassOfTwo } {
   const text = textOf(words);
   const [first] = words;
   if (first?.text === 'undo' || first?.text === 'redo') return backs(first.text, words.slice(1));
   if (first?.text === 'clock' || text === 'stop clock') return clock(words);
   const step = vocabulary.panelSteps.get(text);
   if (step !== undefined) return { kind: 'step', step };
+  const sided = vocabulary.backCalls ? glassesOf(words) : null;
+  if (sided !== null) return readSided(sided, vocabulary);
   if (first?.text === 'joints' || first?.text === 'joint') return joints(words.slice(1));
-  const firsts = new Set([...vocabulary.pieceSteps.keys()].map((call) => call.split(' ')[0]));
+  const calls = [...vocabulary.pieceSteps.keys(), ...(vocabulary.backCalls ?? [])];
+  const firsts = new Set(calls.map((call) => call.split(' ')[0]));
   const verbAt = words.findIndex((word) => VERBS.includes(word.text) || firsts.has(word.text));
   const named = picksOf(verbAt < 0 ? words : words.slice(0, verbAt));
   if ('problem' in named) return problem(named.problem, named.at);
@@ -128,6 +136,42 @@ function read(words: readonly Word[], vocabulary: Vocabulary): Said {
   if (picks.length === 0 && verb.text !== 'wait')
     return problem(`Say which pieces first: “12-18 ${verb.text}”.`, verb.at);
   return backwards(words.slice(0, verbAt)) ?? act(words.slice(verbAt), picks, vocabulary);
+}
+
+interface Sided {
+  /** The line with plain numbers. */
+  readonly words: readonly Word[];
+  readonly of: GlassOfTwo;
+  /** A number that is said of the other glass, or of none. */
+  readonly odd: Word | null;
+}
+
+const OF_TWO = { a: 'front', b: 'back' } as const;
+
+/** `12a`, `12-18b`: numbers of one of the two glasses; null where none is said so. */
+function glassesOf(words: readonly Word[]): Sided | null {
+  const told = words.map((word) => /^(\d{1,5}(?:-\d{1,5})?)([ab])$/.exec(word.text));
+  const [first] = told.flatMap((match) => match ?? []).slice(2);
+  if (first !== 'a' && first !== 'b') return null;
+  const isOdd = ({ text }: Word, i: number) => (told[i] ? told[i][2] !== first : NUMBERED.test(text));
+  const verbAt = words.findIndex((word) => VERBS.includes(word.text));
+  return {
+    words: words.map((word, i) => ({ ...word, text: told[i]?.[1] ?? word.text })),
+    of: OF_TWO[first],
+    odd: words.find((word, i) => (verbAt < 0 || i < verbAt) && isOdd(word, i)) ?? null,
+  };
+}
+const NUMBERED = /^\d{1,5}(-\d{1,5})?$/;
+
+/** One of two glasses is cut, chosen and broken by itself; from then on they are one piece. */
+function readSided({ words, of, odd }: Sided, vocabulary: Vocabulary): Said & { readonly of?: GlassOfTwo } {
+  if (odd) return problem('Say one of the two glasses at a time: “12b 14b cut”.', odd.at);
+  const said = read(words, vocabulary);
+  const letter = of === 'front' ? 'a' : 'b';
+  if (said.kind === 'cut' || said.kind === 'break' || said.kind === 'recut' || said.kind === 'glass')
+    return { ...said, of };
+  if (said.kind === 'typing' || said.kind === 'problem') return said;
+  return problem(`Only cutting, choosing and breaking know the two glasses apart; say it without the “${letter}”.`);
 }
 
 const textOf = (words: readonly Word[]): string => words.map((word) => word.text).join(' ');
@@ -219,7 +263,11 @@ function stepCalled(words: readonly Word[], { pieceSteps }: Vocabulary): StepCod
   return pieceSteps.get(textOf(words)) ?? pieceSteps.get(words[0]?.text ?? '') ?? null;
 }
 
-function act(words: readonly Word[], picks: readonly Pick[], vocabulary: Vocabulary): Said {
+function act(
+  words: readonly Word[],
+  picks: readonly Pick[],
+  vocabulary: Vocabulary,
+): Said & { readonly of?: GlassOfTwo } {
   const [first, ...tail] = words;
   const verb = first?.text ?? '';
   const to = stepCalled(words, vocabulary);
@@ -239,6 +287,9 @@ function act(words: readonly Word[], picks: readonly Pick[], vocabulary: Vocabul
   if ('problem' in clause) return problem(clause.problem, clause.at, picks);
   const { from, minutes, rest } = clause;
   const said = textOf(rest);
+  const { backCalls = [] } = vocabulary;
+  if (backCalls.includes(verb) && (said === '' || backCalls.includes(`${verb} ${said}`)))
+    return { kind: 'cut', picks, from, of: 'back' };
   switch (verb) {
     case 'cut':
       if (said !== '')

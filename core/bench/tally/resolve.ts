@@ -2,8 +2,8 @@ import { knownIn, nth, showNumbers } from '../../units/index.ts';
 import type { Left } from '../../stock/index.ts';
 import type { Command } from '../acts/index.ts';
 import { isLaidToCut, sourcesAsLaid } from '../acts/laid.ts';
-import { BEGINS, routeOf, type Route } from '../routes/route.ts';
-import { plainLower, settingsOf, type PanelRow, type PieceRow, type Reader } from '../tables.ts';
+import { backStep, BEGINS, routeOf, stageIndex, wantsBack, type Route } from '../routes/route.ts';
+import { backGlassOf, plainLower, settingsOf, type PanelRow, type PieceRow, type Reader } from '../tables.ts';
 import { wordsOf } from './tokens.ts';
 import { parseTally, type Pick, type Place, type TallyLine, type Vocabulary } from './parse.ts';
 
@@ -11,6 +11,8 @@ import { parseTally, type Pick, type Place, type TallyLine, type Vocabulary } fr
 export interface SourceQuestion {
   readonly glassId: string;
   readonly numbers: readonly number[];
+  /** The second glass of pieces of two; the first where it is left out. */
+  readonly of?: 'back';
 }
 
 /** A tally line held against the panel: what it means, ready to be decided. */
@@ -42,6 +44,7 @@ const REST_STAYS: Left = { kind: 'stays' };
 export function vocabularyOf(route: Route, asked?: ReadonlySet<string>): Vocabulary {
   const calls = (steps: Route['pieceSteps']) =>
     new Map(steps.flatMap((step) => step.calls.map((call) => [call.toLowerCase(), step.code] as const)));
+  const back = backStep(route);
   return {
     pieceSteps: calls(
       route.pieceSteps.filter(
@@ -49,6 +52,7 @@ export function vocabularyOf(route: Route, asked?: ReadonlySet<string>): Vocabul
       ),
     ),
     panelSteps: calls(route.panelSteps),
+    ...(back && (asked === undefined || !back.onlyAsked || asked.has(back.code)) ? { backCalls: back.calls } : {}),
   };
 }
 
@@ -183,7 +187,8 @@ function meant(
     case 'glass': {
       const glass = [...state.ask('glassesWithCode', line.code)][0];
       if (!glass) return { ...meaning, problem: `There is no glass with the code “${line.code}”.` };
-      return { ...meaning, command: { kind: 'choose-glass', ask: { panelId: panel.id, numbers, glassId: glass.id } } };
+      const kind = line.of === 'back' ? 'choose-back' : 'choose-glass';
+      return { ...meaning, command: { kind, ask: { panelId: panel.id, numbers, glassId: glass.id } } };
     }
     case 'break': {
       const recut = line.from === null ? null : { stockId: labelOf(state, line.from), left: REST_STAYS };
@@ -191,12 +196,14 @@ function meant(
         ...meaning,
         command: {
           kind: 'break',
-          ask: { panelId: panel.id, numbers, reason: line.reason, minutes: line.minutes, recut },
+          ask: { panelId: panel.id, numbers, reason: line.reason, minutes: line.minutes, recut, only: line.of },
         },
       };
     }
     case 'recut': {
       const stockId = labelOf(state, line.from);
+      if (line.of === 'back' && chosen.every((p) => wantsBack(routeOf(state, panel), p)))
+        return { ...meaning, command: backCommand(panel.id, stockId, numbers) };
       if (chosen.every((p) => p.stage === BEGINS && p.broken !== null))
         return { ...meaning, command: cutCommand(panel.id, stockId, numbers) };
       if (line.reason === null) return { ...meaning, problem: 'Say why it is cut again: “41 recut chipped from B7”.' };
@@ -210,12 +217,16 @@ function meant(
             reason: line.reason,
             minutes: line.minutes,
             recut: { stockId, left: REST_STAYS },
+            only: line.of,
           },
         },
       };
     }
     case 'cut':
-      return { ...meaning, ...cutMeaning(line.from, chosen, state, panel) };
+      return {
+        ...meaning,
+        ...(line.of === 'back' ? backMeaning : cutMeaning)(line.from, chosen, state, panel),
+      };
   }
 }
 
@@ -236,10 +247,7 @@ function cutMeaning(
     };
   }
   const bare = open.filter((p) => p.glassId === null).map((p) => p.number);
-  if (bare.length > 0)
-    return {
-      problem: `Choose the glass first: ${bare.slice(0, 8).join(', ')}${bare.length > 8 ? ' …' : ''} ${bare.length === 1 ? 'has' : 'have'} none.`,
-    };
+  if (bare.length > 0) return { problem: bareWords(bare) };
   if (from !== null)
     return {
       command: cutCommand(
@@ -260,6 +268,45 @@ function cutMeaning(
   };
 }
 
+/** The glass behind: cut where it still has to be, else both are in hand and the piece moves on. */
+function backMeaning(
+  from: string | null,
+  chosen: readonly PieceRow[],
+  state: Reader,
+  panel: PanelRow,
+): Partial<TallyMeaning> {
+  const route = routeOf(state, panel);
+  const open = chosen.filter((p) => wantsBack(route, p));
+  const numbers = open.map((p) => p.number);
+  const step = backStep(route);
+  if (open.length === 0 && step)
+    return {
+      command: { kind: 'advance', ask: { panelId: panel.id, numbers: chosen.map((p) => p.number), to: step.code } },
+    };
+  const bare = open.filter((p) => backGlassOf(p) === null).map((p) => p.number);
+  if (bare.length > 0) return { problem: bareWords(bare) };
+  if (from !== null) return { command: backCommand(panel.id, labelOf(state, from), numbers), numbers };
+  return { numbers, questions: backQuestions(open) };
+}
+
+/** Of which glasses the second ones of pieces are. */
+export function backQuestions(pieces: readonly PieceRow[]): SourceQuestion[] {
+  const byGlass = new Map<string, number[]>();
+  for (const piece of pieces) {
+    const glassId = backGlassOf(piece);
+    if (glassId !== null) byGlass.set(glassId, [...(byGlass.get(glassId) ?? []), piece.number]);
+  }
+  return [...byGlass].map(([glassId, numbers]) => ({ glassId, numbers, of: 'back' }));
+}
+
+const bareWords = (bare: readonly number[]): string =>
+  `Choose the glass first: ${bare.slice(0, 8).join(', ')}${bare.length > 8 ? ' …' : ''} ${bare.length === 1 ? 'has' : 'have'} none.`;
+
+const backCommand = (panelId: string, stockId: string, numbers: readonly number[]): Command => ({
+  kind: 'cut-back',
+  ask: { panelId, sources: [{ stockId, numbers, left: REST_STAYS }] },
+});
+
 const cutCommand = (panelId: string, stockId: string, numbers: readonly number[]): Command => ({
   kind: 'cut',
   ask: { panelId, sources: [{ stockId, numbers, left: REST_STAYS }] },
@@ -274,8 +321,9 @@ const span = ({ from, to }: { from: number; to: number }): number[] =>
   Array.from({ length: to - from + 1 }, (_, i) => from + i);
 
 /** What is the rest for a line: pieces that its verb has not been done to. */
-function restOf(line: TallyLine, { pieceSteps }: Route): (piece: PieceRow) => boolean {
-  const placeOf = (code: string) => pieceSteps.findIndex((step) => step.code === code);
+function restOf(line: TallyLine, route: Route): (piece: PieceRow) => boolean {
+  const placeOf = (code: string) => stageIndex(route, code);
+  if (line.kind === 'cut' && line.of === 'back') return (piece) => wantsBack(route, piece);
   if (line.kind === 'glass') return (piece) => piece.glassId === null;
   if (line.kind === 'advance') return (piece) => piece.stage !== BEGINS && placeOf(piece.stage) < placeOf(line.to);
   return (piece) => piece.stage === BEGINS;

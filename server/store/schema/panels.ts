@@ -100,6 +100,8 @@ export const pieces = sqliteTable(
     broken: text('broken').$type<BreakReason>(),
     recuts: integer('recuts').notNull(),
     from: text('from_stock'),
+    backGlassId: text('back_glass_id').references(() => glasses.id),
+    backFrom: text('back_from_stock'),
     areaMm2: integer('area_mm2').notNull(),
     perimeterMm: real('perimeter_mm').notNull(),
     widthMm: real('width_mm').notNull(),
@@ -120,6 +122,9 @@ export const pieces = sqliteTable(
     index('pieces_to_cut')
       .on(t.glassId)
       .where(sql`${t.stage} = 'to-cut' and ${t.drawn} = 1`),
+    index('pieces_back_to_cut')
+      .on(t.backGlassId)
+      .where(sql`${t.backGlassId} is not null and ${t.backFrom} is null and ${t.drawn} = 1`),
     index('pieces_laid_on')
       .on(sql`${t.spot} ->> '$.stockId'`)
       .where(sql`${t.stage} = 'to-cut' and ${t.drawn} = 1`),

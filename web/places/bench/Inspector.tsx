@@ -1,12 +1,12 @@
 import { useState } from 'react';
-import { BEGINS, stageIndex, stepOf, TAKES_GLASS, wayOf, workCaution } from '#core/bench';
+import { BEGINS, stageIndex, stepOf, TAKES_GLASS, wantsBack, wayOf, workCaution } from '#core/bench';
 import { count, showArea, showNumbers } from '#core/units';
 import { useSend } from '../../state/send.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SideSheet } from '../../ui/SideSheet.tsx';
 import { AlsoGoesThrough } from './AlsoGoesThrough.tsx';
 import { BrokeForm } from './BrokeForm.tsx';
-import { CutButtons } from './CutButtons.tsx';
+import { BackButtons, CutButtons } from './CutButtons.tsx';
 import type { InHandProps } from './inHand.ts';
 import { NothingInHand } from './NothingInHand.tsx';
 import { NotCutHere } from './NotCutHere.tsx';
@@ -34,6 +34,7 @@ export function Inspector({ view, numbers, ask }: InHandProps) {
   const way = wayOf(route, last);
   const next = way[way.findIndex((s) => s.code === lowest) + 1];
   const list = chosen.map((p) => p.number);
+  const isBackNext = next?.deed === 'takes-back' && chosen.some((p) => p.stage === lowest && wantsBack(route, p));
   const noGlass = chosen.some((p) => p.stage === BEGINS && !p.glassId);
   const caution = next && (next.caution ?? workCaution(next.work));
   const acts =
@@ -44,8 +45,9 @@ export function Inspector({ view, numbers, ask }: InHandProps) {
     ) : (
       <div className="grid grid-cols-2 gap-2">
         {next?.code === TAKES_GLASS && <CutButtons view={view} chosen={chosen} ask={ask} />}
+        {isBackNext && <BackButtons view={view} chosen={chosen} ask={ask} />}
         {chosen.every((p) => p.stage === BEGINS) && <NotCutHere panelId={panel.id} numbers={list} />}
-        {next && next.code !== TAKES_GLASS && (
+        {next && next.code !== TAKES_GLASS && !isBackNext && (
           <Button
             look="go"
             className="col-span-2"

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { BEGINS, isLaidToCut, reasonWords, stepOf, glassAreaOf } from '#core/bench';
+import { BEGINS, glassAreaOf, hasBack, isLaidToCut, reasonWords, stepOf } from '#core/bench';
 import { minutesByPiece } from '#core/labour';
 import { showArea, showMinutes, trimNumber } from '#core/units';
 import { cuttingFindingWords } from '#core/words';
@@ -19,6 +19,7 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
   const { glasses, answer, settings, reader, panel } = view;
   const { data: labour } = usePanelHours(panel.id);
   const glass = piece.glassId ? glasses.get(piece.glassId) : undefined;
+  const behind = glasses.get(piece.backGlassId ?? '');
   const findings = answer?.cuttability.find((c) => c.number === piece.number)?.findings ?? [];
   const cut = answer?.cuts.find((c) => c.number === piece.number);
   const send = useSend();
@@ -65,6 +66,15 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
             ? `${glass.code} ${glass.name}, ${glass.texture}${glass.flow ? ', with a flow' : ''}`
             : 'not chosen yet'}
         </dd>
+        {hasBack(panel.route, piece) && (
+          <>
+            <dt>Second glass</dt>
+            <dd>
+              {piece.number}b: {piece.backGlassId === null ? 'the same' : `${behind?.code ?? ''} ${behind?.name ?? ''}`}
+              {piece.backFrom && `, cut from ${piece.backFrom}`}
+            </dd>
+          </>
+        )}
         <dt>Cut size</dt>
         <dd>
           <Measures widthMm={piece.widthMm} heightMm={piece.heightMm} unit={settings.unit} /> ·{' '}

@@ -19,9 +19,9 @@ interface SourceAskProps {
 }
 
 /** The sheet named is the one the pieces broke out of, or the one they were cut again from. */
-function brokeFrom({ reason, minutes, isLost }: AskedRecut, { stockId, left }: Source) {
+function brokeFrom({ reason, minutes, isLost, only }: AskedRecut, { stockId, left }: Source) {
   const sheet = { stockId, left };
-  return isLost ? { reason, minutes, recut: null, lostFrom: sheet } : { reason, minutes, recut: sheet };
+  return isLost ? { reason, minutes, recut: null, lostFrom: sheet } : { reason, minutes, recut: sheet, only };
 }
 
 /** Glass leaves the rack here: from which sheet, and what is left of it. Every square millimetre is spoken for. */
@@ -40,6 +40,7 @@ export function SourceAsk({ view, questions, recut, onDone }: SourceAskProps) {
     })),
   });
   /** Where one of the glasses is not on the rack there is nothing to go on with. */
+  const isBack = questions.some(({ of }) => of === 'back');
   const isThere = options.every(({ items }) => items.length > 0);
   const go = form.handleSubmit(async ({ answers }) => {
     const sources = questions.map((q, i): Source => ({ ...nth(answers, i), numbers: q.numbers }));
@@ -47,7 +48,7 @@ export function SourceAsk({ view, questions, recut, onDone }: SourceAskProps) {
     const done =
       recut && only
         ? await send.command({ kind: 'break', ask: { panelId, numbers: only.numbers, ...brokeFrom(recut, only) } })
-        : await send.command({ kind: 'cut', ask: { panelId, sources } });
+        : await send.command({ kind: isBack ? 'cut-back' : 'cut', ask: { panelId, sources } });
     if (!done) return;
     form.forget();
     onDone(true);

@@ -1,5 +1,5 @@
 import { useWatch } from 'react-hook-form';
-import type { SourceQuestion } from '#core/bench';
+import { backsCalled, type SourceQuestion } from '#core/bench';
 import type { Glass } from '#core/stock';
 import { count, showArea, showNumbers, type DisplayUnit } from '#core/units';
 import type { PanelView } from '../../panel/view.ts';
@@ -22,14 +22,16 @@ interface SourceChoiceProps {
 export function SourceChoice({ view, question, items, needMm2, name, takesFocus }: SourceChoiceProps) {
   const glass = view.glasses.get(question.glassId);
   const { unit } = view.settings;
+  const named = (numbers: readonly number[]) =>
+    question.of === 'back' ? backsCalled(numbers) : showNumbers(numbers, 6);
   return (
     <fieldset className="flex flex-col gap-2 border-t border-line pt-3">
       <legend className="sr-only">Glass {glass?.code}</legend>
       <p className="text-[15.5px]">
         <b>{glass?.code}</b> {glass?.name} for{' '}
         {question.numbers.length === 1
-          ? `piece ${question.numbers[0]}`
-          : `${count(question.numbers.length, 'piece')}: ${showNumbers(question.numbers, 6)}`}{' '}
+          ? `piece ${named(question.numbers)}`
+          : `${count(question.numbers.length, 'piece')}: ${named(question.numbers)}`}{' '}
         · {showArea(needMm2, unit)}
       </p>
       {items.length === 0 && (

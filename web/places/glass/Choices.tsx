@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { BEGINS } from '#core/bench';
+import { backGlassOf, BEGINS, hasBack, wantsBack } from '#core/bench';
 import { choiceSum, type ChoiceSum } from '#core/stock';
 import { count, showArea, showMoney } from '#core/units';
 import type { PanelView } from '../../panel/view.ts';
@@ -113,7 +113,16 @@ function Sum({ view: { settings, glasses }, sum }: { view: PanelView; sum: Choic
 
 const sumOf = (view: PanelView, pieces: PanelView['pieces']): ChoiceSum =>
   choiceSum(
-    pieces.map(({ glassId, areaMm2, stage }) => ({ glassId, areaMm2, isCut: stage !== BEGINS })),
+    [
+      ...pieces.map(({ glassId, areaMm2, stage }) => ({ glassId, areaMm2, isCut: stage !== BEGINS })),
+      ...pieces
+        .filter((piece) => hasBack(view.panel.route, piece) && backGlassOf(piece) !== null)
+        .map((piece) => ({
+          glassId: backGlassOf(piece),
+          areaMm2: piece.areaMm2,
+          isCut: !wantsBack(view.panel.route, piece),
+        })),
+    ],
     view.glasses,
     (glassId) => stockFor(view, glassId).reduce((sum, item) => sum + item.areaMm2, 0),
   );

@@ -2,6 +2,7 @@ import { useDraggable } from '@dnd-kit/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { colourDifference, GLASS_ORDERS, inOrder, labOf, type GlassOrder } from '#core/colour';
+import { backGlassOf, glassStillToCut, hasBack, type GlassOfTwo } from '#core/bench';
 import type { Glass } from '#core/stock';
 import { priceOfArea, showArea, showMoney } from '#core/units';
 import { GlassChip } from '../../panel/GlassChip.tsx';
@@ -13,6 +14,8 @@ import { PhotoColour } from './PhotoColour.tsx';
 
 interface GlassListProps {
   readonly view: PanelView;
+  /** Which glass of pieces of two is chosen; the front is the only one of others. */
+  readonly of: GlassOfTwo;
   /** Colour of the glass that is in hand: what others are held against, until another colour is chosen. */
   readonly inHand: string | null;
   onTap(glass: Glass): void;
@@ -25,11 +28,11 @@ const ORDERS: Readonly<Record<GlassOrder, string>> = {
 };
 
 /** The glasses of the rack, each to be tapped or dragged onto its place; with how much of it is here and there. */
-export function GlassList({ view, inHand, onTap }: GlassListProps) {
+export function GlassList({ view, of, inHand, onTap }: GlassListProps) {
   const { pieces, reader } = view;
   const [order, setOrder] = useState<GlassOrder>('code');
   const [colour, setColour] = useState<string | null>(null);
-  const isHere = new Set(pieces.map((p) => p.glassId));
+  const isHere = new Set(pieces.flatMap((p) => [p.glassId, p.backGlassId]));
   const known = [...reader.all('glasses')].filter((g) => g.away === null || isHere.has(g.id));
   const to = colour ?? inHand ?? known[0]?.colour ?? null;
   const all = inOrder(known, order, to);
@@ -58,7 +61,7 @@ export function GlassList({ view, inHand, onTap }: GlassListProps) {
       <ul className="-mx-2 grid content-start gap-1" aria-label="Glasses on the rack">
         {all.map((glass) => (
           <li key={glass.id}>
-            <GlassLine view={view} glass={glass} apartFrom={order === 'nearest' ? to : null} onTap={onTap} />
+            <GlassLine view={view} of={of} glass={glass} apartFrom={order === 'nearest' ? to : null} onTap={onTap} />
           </li>
         ))}
         {all.length === 0 && (
@@ -89,11 +92,14 @@ interface GlassLineProps extends Omit<GlassListProps, 'inHand'> {
   readonly apartFrom: string | null;
 }
 
-function GlassLine({ view, glass, apartFrom, onTap }: GlassLineProps) {
+function GlassLine({ view, of, glass, apartFrom, onTap }: GlassLineProps) {
   const { pieces, settings } = view;
   const { listeners, setNodeRef, isDragging } = useDraggable({ id: glass.id });
-  const mine = pieces.filter((p) => p.glassId === glass.id);
-  const need = mine.filter((p) => p.stage === 'to-cut').reduce((sum, p) => sum + p.areaMm2, 0);
+  const { route } = view.panel;
+  const mine = pieces.filter((p) =>
+    of === 'back' ? hasBack(route, p) && backGlassOf(p) === glass.id : p.glassId === glass.id,
+  );
+  const need = glassStillToCut(route, pieces).get(glass.id) ?? 0;
   const have = stockFor(view, glass.id).reduce((sum, s) => sum + s.areaMm2, 0);
   return (
     <button

@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
+import { backGlassOf, backStep, hasBack, type GlassOfTwo } from '#core/bench';
 import type { Glass } from '#core/stock';
 import { showNumbers } from '#core/units';
 import { alikeOf } from '../../panel/alike.ts';
@@ -16,6 +17,7 @@ import { useSelection } from '../../state/selection.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Fold } from '../../ui/Fold.tsx';
 import { SideSheet } from '../../ui/SideSheet.tsx';
+import { Toggles } from '../../ui/Toggles.tsx';
 import { Split } from '../../panel/Split.tsx';
 import { Choices, piecesBy } from './Choices.tsx';
 import { GlassDrag } from './GlassDrag.tsx';
@@ -34,6 +36,10 @@ export function GlassStep() {
   const file = useRef<GlassFile>(null);
   /** The piece over which a glass is held. */
   const [over, setOver] = useState<number | null>(null);
+  /** Which glass is chosen of pieces that are of two. */
+  const [which, setWhich] = useState<GlassOfTwo>('front');
+  const isOfTwo = backStep(panel.route) !== undefined;
+  const isBehind = isOfTwo && which === 'back';
   const { numbers, at, panelId, choose, toggle } = useSelection();
   const selected = panelId === panel.id ? numbers : new Set<number>();
   const send = useSend();
@@ -49,11 +55,16 @@ export function GlassStep() {
     );
   const list = [...selected].filter((n) => pieces.some((p) => p.number === n));
   const give = (glassId: string | null, to = list) =>
-    void send.command({ kind: 'choose-glass', ask: { panelId: panel.id, numbers: to, glassId } });
+    void send.command({
+      kind: isBehind ? 'choose-back' : 'choose-glass',
+      ask: { panelId: panel.id, numbers: to, glassId },
+    });
   /** With nothing picked a glass means its own pieces. */
   const tapGlass = ({ id, name }: Glass) => {
     if (list.length > 0) return give(id);
-    const own = pieces.filter((p) => p.glassId === id).map((p) => p.number);
+    const own = pieces
+      .filter((p) => (isBehind ? hasBack(panel.route, p) && backGlassOf(p) === id : p.glassId === id))
+      .map((p) => p.number);
     if (own.length > 0) choose(panel.id, own, null);
     else toast(`No piece is of ${name} yet: tap the pieces first.`, { id: 'why-not' });
   };
@@ -74,11 +85,17 @@ export function GlassStep() {
   const under = (piece: number) => (selected.has(piece) ? list : [piece]);
   const inHand = glasses.get(pieces.find((p) => p.number === list[0])?.glassId ?? '')?.colour ?? null;
   const side = (
-    <SideSheet label="Glasses" foot={list.length > 0 && <Button onClick={() => give(null)}>No glass</Button>}>
+    <SideSheet
+      label="Glasses"
+      foot={list.length > 0 && <Button onClick={() => give(null)}>{isBehind ? 'As the first' : 'No glass'}</Button>}
+    >
+      {isOfTwo && <Toggles label="Which of two glasses" value={which} options={OF_TWO} onPick={setWhich} />}
       <h2 className="text-2xl">
         {list.length === 0
-          ? 'Choose glass'
-          : `Glass for ${list.length === 1 ? `piece ${list[0]}` : `${list.length} pieces`}`}
+          ? isBehind
+            ? 'Choose the second glass'
+            : 'Choose glass'
+          : `${isBehind ? 'Second glass' : 'Glass'} for ${list.length === 1 ? `piece ${list[0]}` : `${list.length} pieces`}`}
       </h2>
       {list.length !== 1 && (
         <p className="text-[15px] text-mute">
@@ -95,7 +112,7 @@ export function GlassStep() {
           if (id !== null) setLit(true);
         }}
       />
-      <GlassList view={view} inHand={inHand} onTap={tapGlass} />
+      <GlassList view={view} of={isBehind ? 'back' : 'front'} inHand={inHand} onTap={tapGlass} />
       {view.set.length > 0 && (
         <Fold title={`Spread over the ${view.set.length + 1} panels of this job`}>
           <SpreadOver view={view} />
@@ -149,4 +166,8 @@ export function GlassStep() {
   );
 }
 
+const OF_TWO: readonly [GlassOfTwo, string][] = [
+  ['front', 'a, the first'],
+  ['back', 'b, the second'],
+];
 const EMPTY: ReadonlySet<number> = new Set();

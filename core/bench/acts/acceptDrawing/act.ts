@@ -29,6 +29,7 @@ export interface PieceAccepted extends Measured {
   readonly glassMm2: number | null;
   /** Of a new one that is drawn after another panel's piece. */
   readonly glassId?: string;
+  readonly backGlassId?: string;
   readonly flowDeg?: number;
 }
 
@@ -159,6 +160,8 @@ const UNTOUCHED = {
   broken: null,
   recuts: 0,
   from: null,
+  backGlassId: null,
+  backFrom: null,
   flowDeg: null,
   section: null,
   locked: false,

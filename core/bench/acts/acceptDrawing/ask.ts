@@ -19,6 +19,7 @@ export interface DrawnPiece extends Measured {
   readonly grew: boolean;
   /** Of a new one: the glass that it is to be of, where it is drawn after another panel's. */
   readonly glassId?: string;
+  readonly backGlassId?: string;
   readonly flowDeg?: number;
 }
 

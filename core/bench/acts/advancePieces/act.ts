@@ -1,7 +1,7 @@
 import { count, MS_PER_MINUTE, showNumbers } from '../../../units/index.ts';
 import { refuse, type Act } from '../../act.ts';
 import type { StepCode, StepDefinition } from '../../routes/definition.ts';
-import { BEGINS, routeOf, spokenCode, stageIndex, stepOf, wayOf } from '../../routes/route.ts';
+import { backStep, BEGINS, routeOf, spokenCode, stageIndex, stepOf, wantsBack, wayOf } from '../../routes/route.ts';
 import { called, idsThen, named, pickPieces, pieceNumbered, type AskedPieces, type NamedPieces } from '../picked.ts';
 
 export interface AdvancePieces extends AskedPieces {
@@ -21,7 +21,7 @@ export const advancePieces: Act<AdvancePieces, PiecesAdvanced> = {
   version: 3,
   formerly: [],
   undoIn: 'panel',
-  reads: { pieces: ['number', 'drawn', 'stage', 'asks', 'tooSmall'] },
+  reads: { pieces: ['number', 'drawn', 'stage', 'asks', 'tooSmall', 'backFrom'] },
   decide: (state, ask) => {
     const picked = pickPieces(state, ask);
     if ('refusal' in picked) return picked;
@@ -37,6 +37,11 @@ export const advancePieces: Act<AdvancePieces, PiecesAdvanced> = {
     if (moving.length === 0) return refuse('nothing-to-do', { numbers: ask.numbers, name: step.word });
     const small = moving.filter((p) => p.tooSmall);
     if (small.length > 0) return refuse('too-small', { numbers: small.map((p) => p.number) });
+    const halves = moving.filter((p) => {
+      const back = backStep(route);
+      return back && stageIndex(route, back.code) <= target && wantsBack(route, p);
+    });
+    if (halves.length > 0) return refuse('back-not-cut', { numbers: halves.map((p) => p.number) });
     return { fact: { ...named(ask.panelId, moving), to: ask.to, word: step.word, wait: waitAt(step) } };
   },
   apply: (draft, { panelId, pieces, numbers, to, wait }, { at, seq }) => {

@@ -1,6 +1,7 @@
 import { count, showArea, knownIn } from '../../../units/index.ts';
 import { refuse, type Act } from '../../act.ts';
-import { TAKES_GLASS } from '../../routes/route.ts';
+import type { StepCode } from '../../routes/definition.ts';
+import { onceFrontIsCut, TAKES_GLASS } from '../../routes/route.ts';
 import { lift } from '../laid.ts';
 import { called, inHand, pickPieces, pieceNumbered } from '../picked.ts';
 import type { PieceRowId } from '../../tables.ts';
@@ -17,6 +18,8 @@ export interface PiecesCut {
   readonly takings: readonly Taking[];
   /** Those whose last glass was cut to another outline: the new glass is cut to the present one. */
   readonly anew: readonly PieceRowId[];
+  /** Those of which both glasses are cut now, and the step that they stand at. */
+  readonly both?: { readonly pieces: readonly PieceRowId[]; readonly to: StepCode };
 }
 
 type PiecesCutV3 = Omit<PiecesCut, 'takings'> & { readonly takings: readonly TakingV3[] };
@@ -28,7 +31,7 @@ export const cutPieces: Act<CutPieces, PiecesCut> = {
   formerly: [],
   undoIn: 'panel',
   reads: {
-    pieces: ['number', 'drawn', 'stage', 'glassId', 'areaMm2'],
+    pieces: ['number', 'drawn', 'stage', 'glassId', 'areaMm2', 'backFrom'],
     stock: ['glassId', 'gone', 'breaks'],
   },
   decide: (state, { panelId, sources }) => {
@@ -51,9 +54,13 @@ export const cutPieces: Act<CutPieces, PiecesCut> = {
       if ('refusal' in taking) return taking;
       takings.push(taking);
     }
-    return { fact: { panelId, takings, anew: cutToOtherOutline(picked.pieces) } };
+    const whole = picked.pieces.filter((p) => onceFrontIsCut(picked.route, p) !== null);
+    const [first] = whole;
+    const to = first ? onceFrontIsCut(picked.route, first) : null;
+    const both = to === null ? {} : { both: { pieces: whole.map((p) => p.id), to } };
+    return { fact: { panelId, takings, anew: cutToOtherOutline(picked.pieces), ...both } };
   },
-  apply: (draft, { panelId, takings, anew }, now) => {
+  apply: (draft, { panelId, takings, anew, both }, now) => {
     for (const id of anew) draft.patch('pieces', id, NEW_GLASS);
     for (const taking of takings) {
       if (!taking.asLaid) lift(draft, taking.pieces);
@@ -61,6 +68,7 @@ export const cutPieces: Act<CutPieces, PiecesCut> = {
       for (const id of taking.pieces)
         draft.patch('pieces', id, { stage: TAKES_GLASS, broken: null, from: taking.stockId });
     }
+    for (const id of both?.pieces ?? []) draft.patch('pieces', id, { stage: both?.to ?? TAKES_GLASS });
   },
   panelOf: (fact) => fact.panelId,
   told: ({ takings }) => takings.map((t) => `${called(t.numbers)} cut from ${t.stockId}`).join(' · '),

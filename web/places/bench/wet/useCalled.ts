@@ -1,5 +1,16 @@
 import { useState } from 'react';
-import { BEGINS, isLaidToCut, sourcesAsLaid, stepOf, wayOf, type Command, type StepDefinition } from '#core/bench';
+import {
+  backGlassOf,
+  backsCalled,
+  BEGINS,
+  isLaidToCut,
+  sourcesAsLaid,
+  stepOf,
+  wantsBack,
+  wayOf,
+  type Command,
+  type StepDefinition,
+} from '#core/bench';
 import { nextThing } from '#core/words';
 import type { PanelView } from '../../../panel/view.ts';
 import type { PieceRow } from '../../../state/studio.ts';
@@ -45,6 +56,7 @@ function calledOf(view: PanelView, piece: PieceRow): Called | null {
     return done
       ? { piece, step: done, command: null, why: `${piece.number} is ${done.word} already.`, words: done.word }
       : null;
+  if (step.deed === 'takes-back' && wantsBack(panel.route, piece)) return backCalled(view, piece, step);
   if (piece.stage !== BEGINS) {
     const ask = { panelId: panel.id, numbers: [piece.number], to: step.code };
     return { piece, step, command: { kind: 'advance', ask }, why: null, words: step.word };
@@ -54,10 +66,25 @@ function calledOf(view: PanelView, piece: PieceRow): Called | null {
     const command: Command = { kind: 'cut', ask: { panelId: panel.id, sources } };
     return { piece, step, command, why: null, words: `cut from ${sources[0]?.stockId ?? ''}` };
   }
-  if (piece.glassId === null) return { piece, step, command: null, why: 'Its glass is not chosen yet.', words: 'cut' };
-  const best = candidates(view, { glassId: piece.glassId, numbers: [piece.number] }).items.find((one) => !one.tooSmall);
-  if (!best) return { piece, step, command: null, why: 'Nothing on the rack takes it.', words: 'cut' };
+  return fromBest(view, piece, step, piece.glassId, 'cut');
+}
+
+const backCalled = (view: PanelView, piece: PieceRow, step: StepDefinition): Called =>
+  fromBest(view, piece, step, backGlassOf(piece), 'cut-back');
+
+/** Cut from what on the rack is best for it, where anything is. */
+function fromBest(
+  view: PanelView,
+  piece: PieceRow,
+  step: StepDefinition,
+  glassId: string | null,
+  kind: 'cut' | 'cut-back',
+): Called {
+  const cut = kind === 'cut' ? 'cut' : `${backsCalled([piece.number])} cut`;
+  if (glassId === null) return { piece, step, command: null, why: 'Its glass is not chosen yet.', words: cut };
+  const best = candidates(view, { glassId, numbers: [piece.number] }).items.find((one) => !one.tooSmall);
+  if (!best) return { piece, step, command: null, why: 'Nothing on the rack takes it.', words: cut };
   const source = { stockId: best.item.id, numbers: [piece.number], left: { kind: 'stays' as const } };
-  const command: Command = { kind: 'cut', ask: { panelId: panel.id, sources: [source] } };
-  return { piece, step, command, why: null, words: `cut from ${best.item.id}` };
+  const command: Command = { kind, ask: { panelId: view.panel.id, sources: [source] } };
+  return { piece, step, command, why: null, words: `${cut} from ${best.item.id}` };
 }

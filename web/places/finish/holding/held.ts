@@ -1,4 +1,4 @@
-import { buildOf } from '#core/bench';
+import { backGlassOf, buildOf } from '#core/bench';
 import type { Cartoon } from '#core/cartoon';
 import {
   bestRings,
@@ -55,10 +55,11 @@ export function heldBy(
 ): Held {
   const { layers, plated } = buildOf(panel.route, pieces);
   const thick = new Map(
-    pieces.map(({ number, glassId }) => [
-      number,
-      (glasses.get(glassId ?? '')?.thicknessMm ?? thickMm) * (layers + Number(plated.includes(number))),
-    ]),
+    pieces.map((piece) => {
+      const mm = (glassId: string | null) => glasses.get(glassId ?? '')?.thicknessMm ?? thickMm;
+      const behind = layers - 1 + Number(plated.includes(piece.number));
+      return [piece.number, mm(piece.glassId) + behind * mm(backGlassOf(piece))];
+    }),
   );
   const gravity = gravityOf(cartoon, (number) => thick.get(number) ?? thickMm, weightG.total - weightG.glass);
   const places = ringPlaces(cartoon);
