@@ -329,6 +329,27 @@ await send('lay-out', {
 });
 await send('cut', { panelId: 't', sources: [{ stockId: 'S7', numbers: [1], left: { kind: 'laid' } }] });
 
+// Of two glasses each: chosen, cut, broken by itself.
+await send('save-panel', {
+  ...{ id: 'u', commissionId: 'c', name: 'Pressed', technique: 'foil', route: 'pressed-pair' },
+  ...{ widthMm: 100, heightMm: 100, allowance: DEFAULT_ALLOWANCE.foil },
+});
+await draw('u', grid(2, 2, 50));
+await send('choose-glass', { panelId: 'u', numbers: [1, 2, 3, 4], glassId: 'g2' });
+await send('choose-back', { panelId: 'u', numbers: [3, 4], glassId: 'g1' });
+const fresh = { kind: 'sheet', widthMm: 400, heightMm: 300, place: '', costCents: 1500 };
+await send('receive', { label: 'S8', glassId: 'g2', ...fresh });
+const fromS8 = (...numbers: number[]) => ({
+  panelId: 'u',
+  sources: [{ stockId: 'S8', numbers, left: { kind: 'stays' } }],
+});
+await send('cut', fromS8(1, 2, 3));
+await send('cut-back', fromS8(1, 2));
+await send('break', { panelId: 'u', numbers: [1], reason: 'dropped', minutes: 3, recut: null, only: 'back' });
+await send('break', { panelId: 'u', numbers: [2], reason: 'chipped', minutes: 0, recut: null, only: 'front' });
+await send('cut', fromS8(2));
+await send('advance', { panelId: 'u', numbers: [2], to: 'pressed' });
+
 // What is used up beside glass; how a panel is finished; waits, trays, repairs, a day's hours.
 const spool = { id: 'spool', kind: 'solder', sort: '60/40', code: 'T 4', packAmount: 500, packCents: 2000 };
 await send('save-supply', { ...spool, name: 'Solder', low: 100, place: 'drawer' });

@@ -69,7 +69,10 @@ export function hangsAnswer(desk: Desk, table: PutAwayTable, id: string, now: nu
         : [];
   const waiting =
     table === 'glasses'
-      ? ["glass_id = ? and stage = 'to-cut' and drawn = 1", 'back_glass_id = ? and back_from_stock is null and drawn = 1']
+      ? [
+          "glass_id = ? and stage = 'to-cut' and drawn = 1",
+          'back_glass_id = ? and back_from_stock is null and drawn = 1',
+        ]
           .map((which) => state.fieldsWhere('pieces', ['id'], which, id).length)
           .reduce((sum, count) => sum + count, 0)
       : 0;
