@@ -35,6 +35,8 @@ const SOUND: Record<string, unknown> = {
     allowance: DEFAULT_ALLOWANCE.lead,
   },
   'choose-glass': { panelId: 'p', numbers: [1], glassId: null },
+  'choose-back': { panelId: 'p', numbers: [1], glassId: null },
+  'cut-back': { panelId: 'p', sources: [{ stockId: 'S1', numbers: [1], left: { kind: 'waste' } }] },
   cut: { panelId: 'p', sources: [{ stockId: 'S1', numbers: [1], left: { kind: 'stays' } }] },
   advance: { panelId: 'p', numbers: [1], to: 'ground' },
   'send-back': { panelId: 'p', numbers: [1], reason: 'other' },

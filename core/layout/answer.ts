@@ -56,11 +56,6 @@ export function answerOf(
 const countParts = (bared: Bared): number =>
   bared.kind === 'part' ? 1 : bared.sides.reduce((sum, side) => sum + countParts(side), 0);
 
-/** The pieces of a shape. */
-export function piecesIn(makeup: Makeup): number[] {
-  return makeup.kind === 'piece' ? [makeup.piece] : [...piecesIn(makeup.low), ...piecesIn(makeup.high)];
-}
-
 class SheetWriter {
   readonly kept: Flat[] = [];
   readonly #job: LayoutJob;

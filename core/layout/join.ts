@@ -230,13 +230,6 @@ export class Joiner {
     return this.#best.length <= 1 || this.#best.length === this.#shapes.length;
   }
 
-  /** A joint that may be a false one: one of the last, or any. */
-  #suspect(makeup: Makeup): Makeup {
-    if (this.#random() < 0.4) return lateJoint(makeup, this.#random);
-    const all = jointsIn(makeup);
-    return all[Math.floor(this.#random() * all.length)] ?? makeup;
-  }
-
   /** One more way. */
   tryAgain(): void {
     const large = this.#best.filter((shape) => shape.count > 1).sort((a, b) => b.count - a.count);
@@ -244,13 +237,20 @@ export class Joiner {
     if (one === undefined || this.isDone) return;
     // What was forbidden before may have been a true joint: every other time that is forgotten.
     const before = this.#random() < 0.5 ? this.#banned : NONE;
-    const banned = new Set([...before, keyOf(this.#suspect(one.makeup))]);
-    while (this.#random() < 0.3) banned.add(keyOf(this.#suspect(one.makeup)));
+    const banned = new Set([...before, suspectIn(one.makeup, this.#random)]);
+    while (this.#random() < 0.3) banned.add(suspectIn(one.makeup, this.#random));
     const next = this.#join(banned);
     if (next.length > this.#best.length) return;
     this.#best = next;
     this.#banned = banned;
   }
+}
+
+/** The key of a joint that may be a false one: one of the last, or any. */
+export function suspectIn(makeup: Makeup, random: () => number): string {
+  if (random() < 0.4) return keyOf(lateJoint(makeup, random));
+  const all = jointsIn(makeup);
+  return keyOf(all[Math.floor(random() * all.length)] ?? makeup);
 }
 
 /** Every joint of a shape. */

@@ -2,6 +2,7 @@ import { describe, expect, it, vi } from 'vitest';
 import { boxLayout } from '../test/boxLayout.ts';
 import { jigsaw, rectangle } from '../test/jigsaws.ts';
 import { mostUse, studioJobs } from '../test/layoutJobs.ts';
+import { signedArea } from '../geometry/index.ts';
 import { nth } from '../units/index.ts';
 import { checkLayout, Layouter, type Layout, type LayoutJob } from './index.ts';
 
@@ -92,13 +93,19 @@ describe('jigsaws made by straight breaks', () => {
     expect(layout.placements.length / job.pieces.length).toBeGreaterThan(0.9);
   });
 
-  it('with a piece lost the others still come together but for a few', () => {
-    const job = jigsaw(40, { missing: 1, seed: 1 });
-    const layout = laidOut(job, 2400);
-    expect(checkLayout(job, layout, { mm: 0.02, deg: 0.01, mm2: 1 })).toEqual([]);
-    const sheetMm2 = 600 * 400;
-    expect((layout.use * layout.glassConsumedMm2) / sheetMm2).toBeGreaterThan(0.9);
-  });
+  const holed = [12, 40].flatMap((count) =>
+    [1, 3].flatMap((missing) => [true, false].map((isFixed) => [count, missing, isFixed] as const)),
+  );
+  it.each(holed)(
+    '%i pieces, %i of them lost, flow fixed: %s: the others come together round the holes',
+    (count, missing, isFixed) => {
+      const job = jigsaw(count, { missing, isFixed, seed: 4 });
+      const layout = laidOut(job, 400);
+      expect(checkLayout(job, layout, { mm: 0.02, deg: 0.01, mm2: 1 })).toEqual([]);
+      const thereMm2 = job.pieces.reduce((sum, { outline }) => sum + Math.abs(signedArea(outline)), 0);
+      expect((layout.use * layout.glassConsumedMm2) / thereMm2).toBeGreaterThan(0.97);
+    },
+  );
 });
 
 describe('what a job may ask for', () => {

@@ -1,13 +1,14 @@
 import { signedArea } from '../geometry/index.ts';
 import { nth, seededRandom } from '../units/index.ts';
-import { answerOf, piecesIn } from './answer.ts';
+import { answerOf } from './answer.ts';
 import { checkLayout } from './check.ts';
 import { barePart, partsOf, type Bared } from './bed.ts';
+import { CornerFiller } from './fromCorners.ts';
 import { goesIn } from './goesIn.ts';
 import { joinAll, Joiner, roundingOf } from './join.ts';
 import type { Measures, Part } from './part.ts';
 import { isBetter, Search, type Score, type SearchSheet } from './search.ts';
-import { shapeOfPiece, tracedOutline, type Shape } from './shape.ts';
+import { piecesIn, shapeOfPiece, tracedOutline, type Shape } from './shape.ts';
 import { squeezed } from './squeeze.ts';
 import type { Bench } from './tree.ts';
 import type { Layout, LayoutJob } from './types.ts';
@@ -33,6 +34,8 @@ const JOIN_WORK = 60_000;
 const JOIN_TRIES_A_TURN = 3;
 /** How often other joints are tried where those found do not hold. */
 const SOUND_TRIES = 24;
+/** How much is tried at a time to fill a part from its corners. */
+const CORNER_WORK = 3000;
 /** What may be lost in jumping one hole, in mean pieces. */
 const LOST_SHAPES = 1.6;
 /** Touching pieces may be shaved by this many roundings of their outlines, mm at most. */
@@ -106,15 +109,18 @@ export class Layouter {
     this.#plain = null;
   }
 
-  #searchOf(shapes: readonly Shape[], graceMm: number): Started {
-    const measures: Measures = {
+  #measuresOf(shapes: readonly Shape[], graceMm: number): Measures {
+    return {
       marginMm: this.#job.marginMm,
       keepMm: this.#job.keepMm,
       leastShapeMm2: Math.min(...shapes.map((s) => s.hullMm2)) * 0.999,
       leastShapeMm: Math.min(...shapes.map((s) => s.leastMm)) * 0.999,
       graceMm,
     };
-    const bench: Bench = { shapes, alike: alikeIn(shapes), measures };
+  }
+
+  #searchOf(shapes: readonly Shape[], graceMm: number): Started {
+    const bench: Bench = { shapes, alike: alikeIn(shapes), measures: this.#measuresOf(shapes, graceMm) };
     const sheets: SearchSheet[] = this.#sheets.map((bared, i) => {
       const sheet = nth(this.#job.sheets, i);
       return { isOffcut: sheet.offcut, areaMm2: Math.abs(signedArea(sheet.outline)), parts: partsOf(bared) };
@@ -138,7 +144,17 @@ export class Layouter {
       this.#otherJoints = (k) => joinAll(shapes, rounding, fits, this.#random, { shaken: (k % 8) / 8 });
     else {
       const mostLostMm2 = (LOST_SHAPES * shapes.reduce((sum, s) => sum + s.areaMm2, 0)) / shapes.length;
+      const isBare = this.#job.edgeMm === 0;
+      const fillers = parts
+        .filter((part) => isBare && part.bed.flaws.length === 0)
+        .map((part) => new CornerFiller(shapes, part, rounding, this.#measuresOf(shapes, graceMm), fits, this.#random));
       this.#overHoles = (turn) => {
+        const corners = fillers[Math.floor(turn / 2) % fillers.length];
+        if (turn % 2 === 0 && corners !== undefined && !corners.isDone) {
+          const until = Math.max(1, Math.floor(CORNER_WORK / shapes.length ** 2));
+          for (let k = 0; k < until; k++) if (corners.tryAgain()) break;
+          if (corners.best !== null) return this.#searchOf(corners.best, graceMm);
+        }
         for (let k = 0; k < JOIN_TRIES_A_TURN; k++) joiner.tryAgain();
         const shaken = (turn % 8) / 8;
         const from = turn % 3 < 2 ? joiner.best : joinAll(shapes, rounding, fits, this.#random, { shaken });

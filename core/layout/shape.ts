@@ -110,6 +110,11 @@ export function shapeOf(
   };
 }
 
+/** The pieces of a shape. */
+export function piecesIn(makeup: Makeup): number[] {
+  return makeup.kind === 'piece' ? [makeup.piece] : [...piecesIn(makeup.low), ...piecesIn(makeup.high)];
+}
+
 /** A makeup turned about the origin, then moved. */
 export function movedMakeup(makeup: Makeup, turn: number, dx: number, dy: number): Makeup {
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];

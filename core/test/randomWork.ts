@@ -1,4 +1,5 @@
 import {
+  hasBack,
   lastStageOf,
   routeOf,
   REPAIR_WAYS,
@@ -69,18 +70,21 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
     calls: ['both'],
     deed: 'takes-back',
   };
-  /** The route as shipped, with a second glass for some and paint after grinding; another word each time, so that it is a version of its own. */
+  let routesMade = 0;
+  /** The route as shipped, with a second glass for all or some and paint after grinding; another word each time, so that it is a version of its own. */
   const steps = (): StepDefinition[] => {
     const shipped = nth(SHIPPED_ROUTES, technique === 'foil' ? 0 : 1).steps;
     const more: Readonly<Record<string, StepDefinition>> = {
-      cut: backed,
+      cut: { ...backed, onlyAsked: routesMade++ % 2 === 1 },
       ground: { ...painted, word: fresh('paint ') },
     };
     return shipped.flatMap((step) => [step, ...(more[step.code] ? [more[step.code] as StepDefinition] : [])]);
   };
   /** Pieces of two glasses, where there are any. */
   const backs = (): number[] => {
-    const two = [...s.studio.all('pieces')].filter((p) => p.asks.includes('both-cut')).map((p) => p.number);
+    const own = s.studio.get('panels', panelId);
+    const way = own && routeOf(s.studio, own);
+    const two = [...s.studio.all('pieces')].filter((p) => way && hasBack(way, p)).map((p) => p.number);
     return two.length > 0 ? [pick(two)] : some();
   };
   const redrawn = () => {
@@ -253,7 +257,11 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
     'take-in': () => ({ panelId, numbers: toCut().slice(0, 2), as: pick(['bought', 'old'] as const) }),
     'follow-route': () => ({
       panelId,
-      route: pick(technique === 'foil' ? ['foil', 'lead-free'] : ['lead', 'lead-painted']),
+      route: pick(
+        technique === 'foil'
+          ? ['foil', 'lead-free', 'pressed-pair', 'pressed-pair', route.key]
+          : ['lead', 'lead-layered', route.key],
+      ),
     }),
     'lift-off': () => {
       const laid = [...s.studio.all('pieces')].filter((p) => p.spot !== null).map((p) => p.number);
@@ -383,6 +391,8 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
   const askedSteps = (): string[] => {
     const panel = s.studio.get('panels', panelId);
     const offered = panel ? routeOf(s.studio, panel).pieceSteps.filter((step) => step.onlyAsked) : [];
+    const second = offered.find((step) => step.deed === 'takes-back');
+    if (second && random() < 0.6) return [second.code];
     return offered.length > 0 ? [pick(offered).code] : ['painted'];
   };
 

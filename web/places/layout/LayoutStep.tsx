@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
+import { wantsBack } from '#core/bench';
 import { count } from '#core/units';
 import { usePanelView } from '../../panel/usePanelView.ts';
 import { Split } from '../../panel/Split.tsx';

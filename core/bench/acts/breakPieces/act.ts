@@ -219,7 +219,7 @@ function backsBroke(
   now: Circumstance,
 ): { fact: PiecesBroke } | { refusal: Refusal } {
   const step = backStep(route);
-  const single = pieces.filter((p) => p.backFrom === null).map((p) => p.number);
+  const single = pieces.filter((p) => p.backFrom === null || !hasBack(route, p)).map((p) => p.number);
   if (!step || lostFrom || single.length > 0) return refuse('one-glass', { numbers: single });
   const recut = from && takeFrom(state, pieces.map(asBack), from, new Set());
   if (recut && 'refusal' in recut) return recut;

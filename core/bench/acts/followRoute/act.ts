@@ -1,5 +1,5 @@
 import { NO_WORDS, refuse, type Act } from '../../act.ts';
-import { currentRoute, makeRoute, routeOf, stageIndex, stepOf } from '../../routes/route.ts';
+import { currentRoute, makeRoute, routeOf, stageIndex, stepOf, wayOf } from '../../routes/route.ts';
 
 export interface FollowRoute {
   readonly panelId: string;
@@ -32,7 +32,8 @@ export const followRoute: Act<FollowRoute, RouteFollowed> = {
     const route = makeRoute(version, state.ask('stepsOfRoute', version.id));
     const old = routeOf(state, panel);
     const strange = [...state.ask('piecesOfPanel', panelId)].filter(
-      (p) => stageIndex(route, p.stage) < 0 || p.asks.some((code) => stageIndex(route, code) < 0),
+      (p) =>
+        !wayOf(route, p).some((step) => step.code === p.stage) || p.asks.some((code) => stageIndex(route, code) < 0),
     );
     if (strange.length > 0)
       return refuse('not-on-route', {
