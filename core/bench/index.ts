@@ -84,7 +84,8 @@ export {
   type Route,
 } from './routes/route.ts';
 export { buildOf, type Build } from './routes/build.ts';
-export { PIECE as NEW_STEP, RETIRED_ROUTES, SHIPPED_ROUTES, shippedRows } from './routes/shipped.ts';
+export { RETIRED_ROUTES, SHIPPED_ROUTES, shippedRows } from './routes/shipped.ts';
+export { PIECE as NEW_STEP } from './routes/shippedSteps.ts';
 export { Draft, Studio } from './studio.ts';
 export { standingOf, type Standing } from './standing.ts';
 export {

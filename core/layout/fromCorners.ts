@@ -103,7 +103,9 @@ function filledFromCorners(
   const nextOf = (cell: Cell): Fit | undefined => cell.fits.find(({ shape }) => !used.has(shape));
   const go = (cells: readonly Cell[], placedMm2: number): void => {
     const roomMm2 = cells.reduce((sum, { areaMm2 }) => sum + areaMm2, 0);
-    if (++tries > mostTries || placedMm2 + Math.min(roomMm2, allMm2 - placedMm2) <= bestMm2 + 1) return;
+    if (placedMm2 + Math.min(roomMm2, allMm2 - placedMm2) <= bestMm2 + 1) return;
+    // What is not looked at any more stays open.
+    if (++tries > mostTries) return keep(placedMm2);
     let [cell, sure]: [Cell | null, Fit | null] = [null, null];
     for (const one of cells) {
       const fit = nextOf(one);

@@ -13,7 +13,7 @@ import {
   type PanelRow,
   type StepDefinition,
 } from '../index.ts';
-import { PIECE } from './shipped.ts';
+import { PIECE } from './shippedSteps.ts';
 
 const FOIL = SHIPPED_ROUTES[0]?.steps ?? [];
 const step = (code: string, more: Partial<StepDefinition> = {}): StepDefinition => ({
