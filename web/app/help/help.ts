@@ -81,6 +81,7 @@ export const HELP = {
     lines: [
       'Pick pieces by tapping or with the lasso, then tap the glass they are to be of. A double tap takes all of one glass.',
       'Lit shows the panel as it will hang before a window.',
+      'Where a piece is of two glasses, pressed or plated, they are 12a and 12b: choose the one, then the other.',
     ],
   },
   materials: {
@@ -88,7 +89,6 @@ export const HELP = {
     lines: [
       'What the panel takes of foil or came, of solder and all that stands in bottles and tins, worked out from its own lines.',
       'Beside each stands what is on the shelf and how much to buy. What is worked up leaves the shelf by itself; weigh a spool before and after, and the studio learns its own figure.',
-      'Weigh a spool before and after a job, and estimates go by what your own hand uses.',
     ],
   },
   bench: {
@@ -96,7 +96,7 @@ export const HELP = {
     lines: [
       'The panel shows each piece as what it is: paper, cut glass, a frosted edge from the grinder, foil, lead.',
       'Tap pieces and press what was done, or type it below: 12-18 31 cut, all but 3 ground, rest foiled. What would happen is told before Enter.',
-      'A piece that broke keeps its number and goes back to be cut; what it cost is kept.',
+      'A piece that broke keeps its number and goes back to be cut; what it cost is kept. Of two glasses one may break: 12b broke.',
       'Order goes through the panel piece by piece: what is laid next, which came goes on it or what is tacked, what holds it square.',
     ],
   },
