@@ -17,6 +17,11 @@ it.each<[string, Command]>([
       },
     },
   ],
+  [
+    '3b, 7b cut',
+    { kind: 'cut-back', ask: { panelId: 'p', sources: [{ stockId: 'A', numbers: [3, 7], left: { kind: 'stays' } }] } },
+  ],
+  ['second glass 3', { kind: 'choose-back', ask: { panelId: 'p', numbers: [3], glassId: null } }],
   ['break 4', { kind: 'break', ask: { panelId: 'p', numbers: [4], reason: 'lost', minutes: 0, recut: null } }],
   ['solder joints 3–5', { kind: 'solder-joints', ask: { panelId: 'p', side: 'back', joints: [3, 4, 5] } }],
   ['delete', { kind: 'put-away', ask: { table: 'panels', id: 'p', as: 'deleted' } }],

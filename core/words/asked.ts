@@ -1,4 +1,4 @@
-import type { Command } from '../bench/index.ts';
+import { backsCalled, type Command } from '../bench/index.ts';
 import { showNumbers } from '../units/index.ts';
 
 const PUT_AWAY_VERBS = { archived: 'archive', deleted: 'delete', back: 'bring back' } as const;
@@ -18,5 +18,7 @@ export function askedWords({ kind, ask }: Command): string {
   if (numbers.length === 0) return verb;
   const called = showNumbers(numbers, 8);
   if (kind === 'advance') return `${called} ${ask.to.replaceAll('-', ' ')}`;
+  if (kind === 'cut-back') return `${backsCalled(numbers)} cut`;
+  if (kind === 'choose-back') return `second glass ${called}`;
   return kind === 'cut' ? `${called} cut` : `${verb} ${called}`;
 }

@@ -6,6 +6,7 @@ import { heard } from './freshness.ts';
 const OF_THE_RACK: ReadonlySet<Command['kind']> = new Set([
   'lay-out',
   'cut',
+  'cut-back',
   'break',
   'move-stock',
   'move-many',

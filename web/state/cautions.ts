@@ -23,6 +23,7 @@ export function workOf(command: Command, studio: Pick<StudioAnswer, 'routeSteps'
     case 'start-clock':
       return command.ask.stage;
     case 'cut':
+    case 'cut-back':
       return 'cutting';
     case 'solder-joints':
       return 'soldering';

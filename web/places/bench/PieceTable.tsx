@@ -1,5 +1,5 @@
 import { useMemo, useState, type MouseEvent } from 'react';
-import { glassAreaOf, stepOf, type StepCode } from '#core/bench';
+import { backGlassOf, glassAreaOf, hasBack, stepOf, type StepCode } from '#core/bench';
 import { showArea } from '#core/units';
 import { Choice } from '../../ui/Choice.tsx';
 import { Table, type Column } from '../../ui/Table.tsx';
@@ -123,6 +123,13 @@ function useColumns({ glasses, panel, settings, answer }: PanelView): Column<Row
         isNumber: true,
       },
       { id: 'from', head: 'From', value: (p) => p.from },
+      {
+        id: 'second',
+        head: 'Second glass',
+        value: (p) => (hasBack(panel.route, p) ? (glasses.get(backGlassOf(p) ?? '')?.code ?? 'no glass') : null),
+        isHidden: true,
+      },
+      { id: 'second-from', head: 'Second from', value: (p) => p.backFrom, isHidden: true },
       { id: 'recuts', head: 'Broken', value: (p) => p.recuts || null, isNumber: true },
       {
         id: 'difficulty',
