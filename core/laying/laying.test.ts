@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { readCartoon, type Cartoon } from '../cartoon/index.ts';
 import { CORNERS, type Corner } from '../leading/index.ts';
 import { cells, courses, grid, PINWHEEL } from '../test/leadDrawings.ts';
+import { leastTime } from '../test/leastTime.ts';
 import { doc, paneNet } from '../test/panels.ts';
 import { nth } from '../units/index.ts';
 import { layOutPlan, type LayingPlan } from './index.ts';
@@ -93,10 +94,9 @@ describe('the order of laying out', () => {
   });
   it('of 500 pieces takes no second', () => {
     const cartoon = cartoonOf(paneNet(25, 20, 20, { seed: 2 }));
-    const began = performance.now();
-    const { steps } = layOutPlan(cartoon, 'bottom-left', new Map());
-    expect(steps).toHaveLength(500);
-    expect(performance.now() - began).toBeLessThan(1000 * (process.env.CI ? 3 : 1));
+    const { result, ms } = leastTime(() => layOutPlan(cartoon, 'bottom-left', new Map()), 1000);
+    expect(result.steps).toHaveLength(500);
+    expect(ms).toBeLessThan(1000 * (process.env.CI ? 3 : 1));
   });
 });
 
