@@ -1,7 +1,7 @@
 import { boxOf, signedArea, type Ring } from '../../geometry/index.ts';
 import { cutOut, type PartKept } from '../../layout/index.ts';
 import { divide, offcutLabel, shapeFault, shapeLeft, type Left, type StraightBreak } from '../../stock/index.ts';
-import { nth } from '../../units/index.ts';
+import { knownIn, nth } from '../../units/index.ts';
 import { refuse, type Circumstance } from '../act.ts';
 import type { Refusal } from '../refusals.ts';
 import { BEGINS } from '../routes/route.ts';
@@ -107,6 +107,29 @@ export function takeFrom(
     offcuts,
     asLaid: false,
   };
+}
+
+/**
+ * Divides every source among its pieces, or says why one of them cannot be. A sheet is named once.
+ * @param pieces all that the sources name
+ */
+export function takeFromAll(
+  state: Reader,
+  pieces: readonly PieceRow[],
+  sources: readonly Source[],
+): readonly Taking[] | { refusal: Refusal } {
+  const byNumber = new Map(pieces.map((piece) => [piece.number, piece]));
+  const takings: Taking[] = [];
+  const labels = new Set<string>();
+  for (const source of sources) {
+    if (takings.some(({ stockId }) => stockId === source.stockId))
+      return refuse('named-twice', { numbers: [...source.numbers] });
+    const own = source.numbers.map((number) => knownIn(byNumber, number));
+    const taking = takeFrom(state, own, source, labels);
+    if ('refusal' in taking) return taking;
+    takings.push(taking);
+  }
+  return takings;
 }
 
 /** A piece as its second glass is cut: of that glass, and laid out nowhere. */

@@ -36,6 +36,20 @@ interface Shipped {
   readonly steps: readonly StepDefinition[];
 }
 
+/** What comes after two glasses are glued together. */
+const ONCE_PRESSED: readonly StepDefinition[] = [
+  CLEANED,
+  { ...FOILED, verb: 'Wind twice with wide foil' },
+  IN_PLACE,
+  cautioned(SOLDER_FRONT, GEL_FLUX),
+  cautioned(SOLDER_BACK, GEL_FLUX),
+  { ...cautioned(RIM, GEL_FLUX), mayBeLeftOut: false },
+  PATINA,
+  WASH,
+  WAX,
+  { ...DELIVER, needs: [...DELIVER.needs, 'rim'] },
+];
+
 /** The routes that a studio begins with (common practice). A version here is never edited: a better one is a new version. */
 export const SHIPPED_ROUTES: readonly Shipped[] = [
   {
@@ -59,16 +73,7 @@ export const SHIPPED_ROUTES: readonly Shipped[] = [
       { ...CUT, verb: 'Cut both glasses of' },
       { ...GROUND, verb: 'Grind together' },
       PRESSED,
-      CLEANED,
-      { ...FOILED, verb: 'Wind twice with wide foil' },
-      IN_PLACE,
-      cautioned(SOLDER_FRONT, GEL_FLUX),
-      cautioned(SOLDER_BACK, GEL_FLUX),
-      { ...cautioned(RIM, GEL_FLUX), mayBeLeftOut: false },
-      PATINA,
-      WASH,
-      WAX,
-      { ...DELIVER, needs: [...DELIVER.needs, 'rim'] },
+      ...ONCE_PRESSED,
     ],
   },
   {
@@ -86,16 +91,7 @@ export const SHIPPED_ROUTES: readonly Shipped[] = [
       { ...GROUND, verb: 'Grind together' },
       // Six hours at the least, overnight is better: common practice; the label goes first.
       { ...PRESSED, waitMin: 6 * 60, waitName: 'glue' },
-      CLEANED,
-      { ...FOILED, verb: 'Wind twice with wide foil' },
-      IN_PLACE,
-      cautioned(SOLDER_FRONT, GEL_FLUX),
-      cautioned(SOLDER_BACK, GEL_FLUX),
-      { ...cautioned(RIM, GEL_FLUX), mayBeLeftOut: false },
-      PATINA,
-      WASH,
-      WAX,
-      { ...DELIVER, needs: [...DELIVER.needs, 'rim'] },
+      ...ONCE_PRESSED,
     ],
   },
   {

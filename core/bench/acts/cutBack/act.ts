@@ -1,10 +1,10 @@
-import { knownIn, showArea } from '../../../units/index.ts';
+import { showArea } from '../../../units/index.ts';
 import { refuse, type Act } from '../../act.ts';
 import type { StepCode } from '../../routes/definition.ts';
 import { backStep, BEGINS, hasBack, wantsBack, wayOf } from '../../routes/route.ts';
 import type { PieceRowId } from '../../tables.ts';
 import { backsCalled, pickPieces, pieceNumbered } from '../picked.ts';
-import { applyTaking, asBack, SECOND, takeFrom, type Source, type Taking } from '../taking.ts';
+import { applyTaking, asBack, SECOND, takeFromAll, type Source, type Taking } from '../taking.ts';
 
 export interface CutBack {
   readonly panelId: string;
@@ -37,17 +37,8 @@ export const cutBack: Act<CutBack, BacksCut> = {
     if (single.length > 0 || !step) return refuse('one-glass', { numbers: single });
     const begun = pieces.filter((p) => !wantsBack(route, p)).map((p) => p.number);
     if (begun.length > 0) return refuse('already-in-hand', { numbers: begun });
-    const byNumber = new Map(pieces.map((p) => [p.number, p]));
-    const takings: Taking[] = [];
-    const labels = new Set<string>();
-    for (const source of sources) {
-      if (takings.some((t) => t.stockId === source.stockId))
-        return refuse('named-twice', { numbers: [...source.numbers] });
-      const wanted = source.numbers.map((n) => asBack(knownIn(byNumber, n)));
-      const taking = takeFrom(state, wanted, source, labels);
-      if ('refusal' in taking) return taking;
-      takings.push(taking);
-    }
+    const takings = takeFromAll(state, pieces.map(asBack), sources);
+    if ('refusal' in takings) return takings;
     const isNext = ({ stage, asks }: (typeof pieces)[number]): boolean => {
       const way = wayOf(route, { asks });
       return stage !== BEGINS && way.findIndex((s) => s.code === stage) === way.indexOf(step) - 1;

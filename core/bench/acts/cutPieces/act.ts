@@ -1,11 +1,11 @@
-import { count, showArea, knownIn } from '../../../units/index.ts';
+import { count, showArea } from '../../../units/index.ts';
 import { refuse, type Act } from '../../act.ts';
 import type { StepCode } from '../../routes/definition.ts';
 import { onceFrontIsCut, TAKES_GLASS } from '../../routes/route.ts';
 import { lift } from '../laid.ts';
 import { called, inHand, pickPieces, pieceNumbered } from '../picked.ts';
 import type { PieceRowId } from '../../tables.ts';
-import { applyTaking, cutToOtherOutline, NEW_GLASS, takeFrom, type Source, type Taking } from '../taking.ts';
+import { applyTaking, cutToOtherOutline, NEW_GLASS, takeFromAll, type Source, type Taking } from '../taking.ts';
 import { takingFromV1, takingFromV3, type TakingV1, type TakingV3 } from '../takingUpcast.ts';
 
 export interface CutPieces {
@@ -39,21 +39,8 @@ export const cutPieces: Act<CutPieces, PiecesCut> = {
     if ('refusal' in picked) return picked;
     const begun = inHand(picked.pieces);
     if (begun.length > 0) return refuse('already-in-hand', { numbers: begun });
-    const byNumber = new Map(picked.pieces.map((p) => [p.number, p]));
-    const takings: Taking[] = [];
-    const labels = new Set<string>();
-    for (const source of sources) {
-      if (takings.some((t) => t.stockId === source.stockId))
-        return refuse('named-twice', { numbers: [...source.numbers] });
-      const taking = takeFrom(
-        state,
-        source.numbers.map((n) => knownIn(byNumber, n)),
-        source,
-        labels,
-      );
-      if ('refusal' in taking) return taking;
-      takings.push(taking);
-    }
+    const takings = takeFromAll(state, picked.pieces, sources);
+    if ('refusal' in takings) return takings;
     const whole = picked.pieces.filter((p) => onceFrontIsCut(picked.route, p) !== null);
     const [first] = whole;
     const to = first ? onceFrontIsCut(picked.route, first) : null;
