@@ -1,4 +1,4 @@
-import type { Ring } from '../geometry/index.ts';
+import type { Point, Ring } from '../geometry/index.ts';
 import { fromEnd, lastOf, numberAt } from '../units/index.ts';
 
 /**
@@ -11,6 +11,13 @@ export const flatOf = (ring: Ring): Flat => ring.flatMap(([x, y]) => [x, y]);
 
 export const ringOf = (flat: Flat): Ring =>
   Array.from({ length: flat.length / 2 }, (_, i) => [numberAt(flat, 2 * i), numberAt(flat, 2 * i + 1)] as const);
+
+/** A corner by its number, which may run on past the last or back before the first. */
+export function cornerOf(flat: Flat, k: number): Point {
+  const n = flat.length / 2;
+  const i = 2 * (((k % n) + n) % n);
+  return [numberAt(flat, i), numberAt(flat, i + 1)];
+}
 
 /** The convex hull of points in any order, points on a side and doubled ones left out (monotone chain, Andrew 1979). */
 export function hullOf(points: Ring): Flat {

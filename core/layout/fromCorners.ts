@@ -1,5 +1,5 @@
 import { nth, numberAt } from '../units/index.ts';
-import { areaOf, clip, halfPlanes, moved, reach, type Flat, type HalfPlane } from './convex.ts';
+import { areaOf, clip, cornerOf, halfPlanes, moved, reach, type Flat, type HalfPlane } from './convex.ts';
 import { joinAll, suspectIn } from './join.ts';
 import type { Bed, Measures, Part } from './part.ts';
 import { Search } from './search.ts';
@@ -168,7 +168,7 @@ function tidied(poly: Flat, tol: number): Flat {
     const n = left.length / 2;
     if (n <= 3) return left;
     const odd = Array.from({ length: n }, (_, k) => k).find((k) => {
-      const [[ax, ay], [x, y], [bx, by]] = [corner(left, k - 1), corner(left, k), corner(left, k + 1)];
+      const [[ax, ay], [x, y], [bx, by]] = [cornerOf(left, k - 1), cornerOf(left, k), cornerOf(left, k + 1)];
       const mm = Math.hypot(bx - ax, by - ay);
       return Math.hypot(bx - x, by - y) < tol || Math.abs((x - ax) * (by - ay) - (y - ay) * (bx - ax)) < tol * mm;
     });
@@ -176,12 +176,6 @@ function tidied(poly: Flat, tol: number): Flat {
     left = left.filter((_, i) => i !== 2 * odd && i !== 2 * odd + 1);
   }
 }
-
-const corner = (flat: Flat, k: number): readonly [number, number] => {
-  const n = flat.length / 2;
-  const i = 2 * (((k % n) + n) % n);
-  return [numberAt(flat, i), numberAt(flat, i + 1)];
-};
 
 /** A shape with its sides measured once. */
 interface Sided {
@@ -198,7 +192,7 @@ function sidesOf(flat: Flat): Sides {
   const angles: number[] = [];
   const mm: number[] = [];
   for (let k = 0; k < flat.length / 2; k++) {
-    const [[x, y], [u, v]] = [corner(flat, k), corner(flat, k + 1)];
+    const [[x, y], [u, v]] = [cornerOf(flat, k), cornerOf(flat, k + 1)];
     angles.push(Math.atan2(v - y, u - x));
     mm.push(Math.hypot(u - x, v - y));
   }
@@ -260,8 +254,8 @@ function laidInCorner(
     if (Math.abs(wrong) > shape.toleranceRad + tol / longest) return null;
     turn += Math.max(-shape.toleranceRad, Math.min(shape.toleranceRad, wrong)) - wrong;
   }
-  const [x, y] = corner(shape.hull, l);
-  const [px, py] = corner(poly, k);
+  const [x, y] = cornerOf(shape.hull, l);
+  const [px, py] = cornerOf(poly, k);
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   return { turn, dx: px - (x * cos - y * sin), dy: py - (x * sin + y * cos) };
 }
@@ -279,7 +273,7 @@ function waysOf(
   if (planes.some(({ nx, ny, c }) => reach(hull, nx, ny) > c + tol)) return [];
   const sides = halfPlanes(hull);
   const at = (k: number, { nx, ny, c }: HalfPlane) => {
-    const [x, y] = corner(hull, k);
+    const [x, y] = cornerOf(hull, k);
     return nx * x + ny * y > c - tol;
   };
   const isAlong = sides.map((_, k) => planes.some((plane) => at(k, plane) && at(k + 1, plane)));

@@ -1,6 +1,6 @@
 import { numberAt, pointAt } from '../units/index.ts';
 import type { Point } from '../geometry/index.ts';
-import { areaOf, hullOf, moved, ringOf, type Flat } from './convex.ts';
+import { areaOf, cornerOf, hullOf, moved, ringOf, type Flat } from './convex.ts';
 import { halfTurn, movedMakeup, shapeOf, type Makeup, type Shape } from './shape.ts';
 
 /**
@@ -38,12 +38,6 @@ const HOLE_PENALTY = 1000;
 /** An end where the outer edges do not go on straight is a poorer sign than any that do. */
 const CORNER_PENALTY = 4;
 
-const corner = (flat: Flat, k: number): Point => {
-  const n = flat.length / 2;
-  const i = 2 * (((k % n) + n) % n);
-  return [numberAt(flat, i), numberAt(flat, i + 1)];
-};
-
 /** How two edges lie together: over their whole length, or flush at one end only, beside a hole that a lost piece left. */
 type Meeting = 'whole' | 'at-start' | 'at-end';
 
@@ -58,7 +52,7 @@ function trueTurn(a: Shape, i: number, b: Shape, j: number, flush: number, mm: n
   const n = a.angles.length;
   const m = b.angles.length;
   const side = (shape: Shape, k: number) => {
-    const [p, q] = [corner(shape.hull, k), corner(shape.hull, k + 1)];
+    const [p, q] = [cornerOf(shape.hull, k), cornerOf(shape.hull, k + 1)];
     return Math.hypot(q[0] - p[0], q[1] - p[1]);
   };
   let [sum, weights] = [0, mm * mm];
@@ -85,8 +79,8 @@ function joined(
   { rounding, meeting, mostLostMm2 }: { rounding: number; meeting: Meeting; mostLostMm2: number },
 ): Omit<Joint, 'a' | 'b'> | null {
   const tol = OFF_ROUNDINGS * rounding;
-  const [p, q] = [corner(a.hull, i), corner(a.hull, i + 1)];
-  const [r, s] = [corner(b.hull, j), corner(b.hull, j + 1)];
+  const [p, q] = [cornerOf(a.hull, i), cornerOf(a.hull, i + 1)];
+  const [r, s] = [cornerOf(b.hull, j), cornerOf(b.hull, j + 1)];
   const mmA = Math.hypot(q[0] - p[0], q[1] - p[1]);
   const mmB = Math.hypot(s[0] - r[0], s[1] - r[1]);
   if (mmA < 20 * rounding || (meeting === 'whole' && Math.abs(mmA - mmB) > tol)) return null;
@@ -113,8 +107,8 @@ function joined(
   const dy = on[1] - (own[0] * sin + own[1] * cos);
   const other = moved(b.hull, cos, sin, dx, dy);
   // At p the edge of A ends that comes in; B's edge that goes on from there is the one after j.
-  const atP = bend(corner(a.hull, i - 1), p, corner(other, j + 2));
-  const atQ = bend(corner(other, j - 1), q, corner(a.hull, i + 2));
+  const atP = bend(cornerOf(a.hull, i - 1), p, cornerOf(other, j + 2));
+  const atQ = bend(cornerOf(other, j - 1), q, cornerOf(a.hull, i + 2));
   if (atP < -tol || atQ < -tol) return null;
   if (meeting === 'whole' ? atP < -tol || atQ < -tol : Math.abs(meeting === 'at-start' ? atP : atQ) > tol) return null;
   const hull = hullOf([...ringOf(a.hull), ...ringOf(other)]);
@@ -289,7 +283,7 @@ export function joinAll(
   const meet = (owner: number, shape: Shape) => {
     const tol = OFF_ROUNDINGS * rounding;
     for (let side = 0; side < shape.angles.length; side++) {
-      const [p, q] = [corner(shape.hull, side), corner(shape.hull, side + 1)];
+      const [p, q] = [cornerOf(shape.hull, side), cornerOf(shape.hull, side + 1)];
       const mm = Math.hypot(q[0] - p[0], q[1] - p[1]);
       for (const edge of edges) {
         if (edge.owner === owner) continue;
@@ -306,7 +300,7 @@ export function joinAll(
       }
     }
     shape.angles.forEach((_, side) => {
-      const [p, q] = [corner(shape.hull, side), corner(shape.hull, side + 1)];
+      const [p, q] = [cornerOf(shape.hull, side), cornerOf(shape.hull, side + 1)];
       edges.push({ owner, side, mm: Math.hypot(q[0] - p[0], q[1] - p[1]) });
     });
   };

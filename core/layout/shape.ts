@@ -1,6 +1,6 @@
 import { signedArea, type Ring } from '../geometry/index.ts';
 import { numberAt } from '../units/index.ts';
-import { areaOf, hullOf, leastWidth, moved, type Flat, type HalfPlane } from './convex.ts';
+import { areaOf, cornerOf, hullOf, leastWidth, moved, type Flat, type HalfPlane } from './convex.ts';
 import type { LayoutPiece } from './types.ts';
 
 /** A hull with more sides costs time and gains nothing that a break could follow. */
@@ -79,12 +79,6 @@ export function thinHull(hull: Flat, most = MOST_SIDES, share = ADDED_SHARE): Fl
     left = left.filter((_, i) => i !== 2 * next && i !== 2 * next + 1);
   }
 }
-
-const cornerOf = (flat: Flat, k: number): readonly [number, number] => {
-  const sides = flat.length / 2;
-  const i = 2 * ((k + sides) % sides);
-  return [numberAt(flat, i), numberAt(flat, i + 1)];
-};
 
 /** A shape from its hull; the hull is moved to the middle of its box, and the makeup with it. */
 export function shapeOf(
