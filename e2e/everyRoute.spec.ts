@@ -21,7 +21,7 @@ for (const way of HANDS)
   test(`a panel by every other shipped way of working, from the first cut to delivered, ${way.by}`, async ({
     browser,
   }) => {
-    test.setTimeout(420_000);
+    test.setTimeout(1_200_000);
     const server = new OwnServer(laneOwnPort());
     await server.start();
     try {

@@ -181,9 +181,7 @@ test.describe('From the last joint to the wall', () => {
     await copies
       .getByLabel('A copy or a readable text of a studio')
       .setInputFiles({ name: 'studio.json', mimeType: 'application/json', buffer: exported });
-    await expect(page.getByText('The copy lies with the others; nothing else was changed.')).toBeVisible({
-      timeout: 30_000,
-    });
+    await expect(page.getByText('The copy lies with the others; nothing else was changed.')).toBeVisible();
     await copies
       .getByRole('listitem')
       .filter({ hasText: 'brought' })

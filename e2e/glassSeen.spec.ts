@@ -89,7 +89,7 @@ test('two choices of glass stand beside each other, and a kept one is taken agai
   };
   await expect.poll(blueness).toBeLessThan(0.7);
   await choices.getByRole('button', { name: 'Beside it' }).click();
-  await expect.poll(blueness, { timeout: 15_000 }).toBeGreaterThan(1.1);
+  await expect.poll(blueness).toBeGreaterThan(1.1);
   await expect(page.getByRole('slider', { name: /this choice ends and Blue sky begins/ })).toBeVisible();
   await choices.getByRole('button', { name: 'Beside it' }).click();
   await expect.poll(blueness).toBeLessThan(0.7);
@@ -163,7 +163,7 @@ test('a painter that breaks is replaced, and the panel is seen again', async ({ 
     await route.fulfill({ contentType: 'text/javascript', body: "onmessage = () => { throw new Error('broken'); };" });
   });
   await page.goto(`${DEMO}/panels/heron/bench`);
-  await painted(page).waitFor({ timeout: 15_000 });
+  await painted(page).waitFor();
   expect(begun).toBeGreaterThan(1);
 });
 

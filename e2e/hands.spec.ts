@@ -183,7 +183,7 @@ test('the table: sorted, searched, with other columns, copied into a file as it 
   await expect(rows).toHaveCount(5);
   await page.getByRole('button', { name: 'Choose columns' }).click();
   await page.getByRole('menuitemcheckbox', { name: 'Difficulty' }).click();
-  await page.getByRole('menuitemcheckbox', { name: 'From' }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'From', exact: true }).click();
   await page.keyboard.press('Escape');
   const waiting = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as CSV' }).click();

@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import type { PanelAnswer } from '#contract';
 import { barriers } from './axe.ts';
+import { dragByKeys } from './dragByKeys.ts';
 import { DEMO } from './servers.ts';
 
 const panel = async (page: Page): Promise<PanelAnswer> =>
@@ -51,13 +52,7 @@ test.describe('a leaded panel is built step by step', () => {
     const order = sheet.getByRole('list', { name: 'Order of pieces' });
     const second = await order.getByRole('listitem').nth(1).locator('b').innerText();
     const grip = order.getByRole('button', { name: new RegExp(`^Move piece ${second},`) });
-    await grip.focus();
-    await page.keyboard.press('Space');
-    for (let i = 0; i < 5; i++) {
-      await page.keyboard.press('ArrowDown');
-      await page.waitForTimeout(150);
-    }
-    await page.keyboard.press('Space');
+    await dragByKeys(page, grip, 'ArrowDown', 5);
     const costs = sheet.getByRole('region', { name: 'What this order costs' });
     await expect(costs).toContainText('It takes 1 came more than the best order.');
     // The list stays open, with the piece where it was put.

@@ -39,7 +39,7 @@ test.describe('the server is killed beneath the page', () => {
     await again.goto(server.base + BENCH);
     await expect(again.getByText(/2 steps wait here/)).toBeVisible();
     await server.start();
-    await expect(counts(again)).toContainText('8 foiled · 22 in place', { timeout: 30_000 });
+    await expect(counts(again)).toContainText('8 foiled · 22 in place');
     await expect(again.getByText(/wait here|Not in step/)).toHaveCount(0);
     await again.reload();
     await expect(counts(again)).toContainText('8 foiled · 22 in place');
@@ -60,7 +60,7 @@ test.describe('the server is killed beneath the page', () => {
     await expect(elsewhere.getByRole('heading', { name: /^24/ })).toBeVisible();
     await page.waitForTimeout(6000);
     await page.unroute('**/api/commands');
-    await expect(page.getByText('2 steps did not fit any more.')).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByText('2 steps did not fit any more.')).toBeVisible();
     await page.getByRole('button', { name: 'See both' }).click();
     const sheet = page.getByRole('dialog', { name: 'Which of the two holds?' });
     await expect(sheet.getByRole('region', { name: 'Done here' })).toContainText('23 in place');
@@ -101,7 +101,7 @@ test.describe('copies', () => {
     await page.getByRole('button', { name: 'Put it back' }).click();
     await expect(page.getByText(/^Put back: \d+ steps of the log\./)).toBeVisible({ timeout: 30_000 });
     // The other tab hears of it and shows what stands now, without a reload.
-    await expect(counts(bench)).toHaveText(before, { timeout: 10_000 });
+    await expect(counts(bench)).toHaveText(before);
     await mark(bench, '22 in place');
     await expect(counts(bench)).not.toHaveText(before);
     await copies
@@ -110,7 +110,7 @@ test.describe('copies', () => {
       .getByRole('button', { name: /^Put back/ })
       .click();
     await page.getByRole('button', { name: 'Put it back' }).click();
-    await expect(counts(bench)).toHaveText(after, { timeout: 30_000 });
+    await expect(counts(bench)).toHaveText(after);
   });
 
   test('a copy is taken away and brought back; a file that is none is refused in a sentence', async ({ page }) => {
@@ -152,7 +152,7 @@ test.describe('copies', () => {
     await expect(page.getByText(/The studio’s file is no longer in its place/)).toBeVisible();
     await expect(page.getByText(/1 step waits here/)).toBeVisible();
     renameSync(`${file}.away`, file);
-    await expect(counts(page)).not.toHaveText(before, { timeout: 20_000 });
+    await expect(counts(page)).not.toHaveText(before);
     await expect(page.getByText(/waits here/)).toHaveCount(0);
   });
 });
@@ -185,7 +185,7 @@ test.describe('opened to a tablet', () => {
     // The passcode is asked for again; the mark waits behind the door and goes once it is open.
     await page.getByLabel('Studio passcode').fill('lantern7');
     await page.keyboard.press('Enter');
-    await expect(counts(page)).toContainText('8 foiled · 22 in place', { timeout: 15_000 });
+    await expect(counts(page)).toContainText('8 foiled · 22 in place');
     await devices.getByRole('button', { name: 'Log out here' }).click();
     await expect(office.getByLabel('Studio passcode')).toBeVisible();
     await office.close();

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { PanelAnswer, StudioAnswer } from '#contract';
+import { dragByKeys } from './dragByKeys.ts';
 import { OwnServer } from './ownServer.ts';
 import { choose } from './parts.ts';
 import { laneOwnPort } from './servers.ts';
@@ -30,13 +31,7 @@ test.describe('Ways of working', () => {
     await editor.getByRole('button', { name: 'Keep the step' }).click();
     // One step up, by keys: from behind the last firing to before it.
     const grip = editor.getByRole('button', { name: 'Move blasted' });
-    await grip.focus();
-    await page.keyboard.press('Space');
-    await page.waitForTimeout(300);
-    await page.keyboard.press('ArrowUp');
-    await page.waitForTimeout(300);
-    await page.keyboard.press('Space');
-    await page.waitForTimeout(300);
+    await dragByKeys(page, grip, 'ArrowUp', 1);
     await editor.getByRole('button', { name: 'Keep', exact: true }).click();
     await expect(editor).toHaveCount(0);
     const { routes, routeSteps } = await get<StudioAnswer>('/studio');

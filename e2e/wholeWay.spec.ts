@@ -32,7 +32,7 @@ for (const way of WAYS)
   test(`${way.technique === 'lead' ? 'leaded' : 'copper foil'}, from an empty studio to delivered, ${way.by}, ${way.size.width} × ${way.size.height}`, async ({
     browser,
   }) => {
-    test.setTimeout(300_000);
+    test.setTimeout(1_200_000);
     const server = new OwnServer(laneOwnPort());
     await server.start();
     try {

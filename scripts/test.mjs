@@ -28,6 +28,24 @@ function haveChromium() {
   return false;
 }
 
+const failedUnits = (report) =>
+  (report?.testResults ?? []).flatMap(({ assertionResults }) =>
+    assertionResults
+      .filter(({ status }) => status === 'failed')
+      .map(({ fullName, failureMessages }) => ({ title: fullName, why: failureMessages.join('\n') })),
+  );
+/** Those of files and of what is described in them, as deep as it goes. */
+const failedBrowser = (suites) =>
+  suites.flatMap(({ suites: inner, specs, file }) => [
+    ...failedBrowser(inner ?? []),
+    ...specs
+      .filter(({ ok }) => !ok)
+      .map(({ title, line, tests }) => ({
+        title: `${file}:${line} ${title}`,
+        why: tests.flatMap(({ results }) => results.map(({ error }) => error?.message ?? '')).join('\n'),
+      })),
+  ]);
+
 await install();
 rmSync(REPORTS, { recursive: true, force: true });
 mkdirSync(REPORTS, { recursive: true });
@@ -55,7 +73,11 @@ const browser =
 
 const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
 const u = read(unitReport);
-const b = read(browserReport)?.stats;
+const browserRun = read(browserReport);
+const b = browserRun?.stats;
+// Once more at the very end, with the first lines of why: what is kept of a long run is often its end alone.
+for (const { title, why } of [...failedUnits(u), ...failedBrowser(browserRun?.suites ?? [])])
+  process.stdout.write(`\n✘ ${title}\n${why.split('\n').slice(0, 12).join('\n')}\n`);
 const passed = (u?.numPassedTests ?? 0) + (b?.expected ?? 0) + (b?.flaky ?? 0);
 let failed = (u?.numFailedTests ?? 0) + (b?.unexpected ?? 0);
 const skipped = (u?.numPendingTests ?? 0) + (b?.skipped ?? 0);

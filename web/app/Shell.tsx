@@ -58,13 +58,13 @@ export function Shell() {
               <Mishap place={pathname}>
                 <Suspense fallback={<Opening words="Opening the place …" />}>
                   <Routes>
-                    {PLACES.map(([path, Place]) => (
-                      <Route key={path} path={path} element={<Place />} />
+                    {PLACES.map(([path, { Here }]) => (
+                      <Route key={path} path={path} element={<Here />} />
                     ))}
-                    <Route path="/panels/:panelId" element={<PANEL_PLACE />}>
+                    <Route path="/panels/:panelId" element={<PANEL_PLACE.Here />}>
                       <Route index element={<Navigate to="bench" replace />} />
-                      {STEPS.map(([path, Step]) => (
-                        <Route key={path} path={path} element={<Step />} />
+                      {STEPS.map(([path, { Here }]) => (
+                        <Route key={path} path={path} element={<Here />} />
                       ))}
                       <Route
                         path="*"

@@ -3,11 +3,18 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { keepForOffline } from '../state/offline.ts';
-import { fetchPlaces } from './places.tsx';
+import { panelAsked } from '../state/studio.ts';
+import { fetchAt, fetchPlaces, panelAt } from './places.tsx';
 import { Shell } from './Shell.tsx';
 import './theme.css';
 
 const client = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: true, staleTime: 10_000 } } });
+
+keepForOffline();
+const { pathname } = window.location;
+fetchAt(pathname);
+const panelId = panelAt(pathname);
+if (panelId !== undefined) void client.prefetchQuery(panelAsked(panelId));
 
 createRoot(document.getElementById('root') as HTMLElement).render(
   <StrictMode>
@@ -19,5 +26,4 @@ createRoot(document.getElementById('root') as HTMLElement).render(
   </StrictMode>,
 );
 
-keepForOffline();
 fetchPlaces();

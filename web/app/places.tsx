@@ -1,4 +1,6 @@
-import { fetchAtRest, place } from './place.tsx';
+import { matchPath } from 'react-router';
+import { fetchUnasked } from '../state/offline.ts';
+import { fetchAtRest, place, type Place } from './place.tsx';
 
 /** The places of the studio, each a part of its own. */
 const today = place(async () => (await import('../places/today/Today.tsx')).Today);
@@ -21,28 +23,41 @@ const setup = place(async () => (await import('../places/setup/Setup.tsx')).Setu
 
 /** Places of their own, by their address. */
 export const PLACES = [
-  ['/', today.Here],
-  ['/jobs', jobs.Here],
-  ['/jobs/:commissionId', job.Here],
-  ['/rack', rack.Here],
-  ['/rack/supplies', supplies.Here],
-  ['/reckoning', reckoning.Here],
-  ['/setup', setup.Here],
+  ['/', today],
+  ['/jobs', jobs],
+  ['/jobs/:commissionId', job],
+  ['/rack', rack],
+  ['/rack/supplies', supplies],
+  ['/reckoning', reckoning],
+  ['/setup', setup],
 ] as const;
 
 /** The steps of one panel, each a place within its page. */
-export const PANEL_PLACE = panel.Here;
+export const PANEL_PLACE = panel;
 export const STEPS = [
-  ['measure', measure.Here],
-  ['cartoon', cartoon.Here],
-  ['glass', glass.Here],
-  ['layout', layout.Here],
-  ['materials', materials.Here],
-  ['bench', bench.Here],
-  ['finish', finish.Here],
-  ['hours', hours.Here],
-  ['papers', papers.Here],
+  ['measure', measure],
+  ['cartoon', cartoon],
+  ['glass', glass],
+  ['layout', layout],
+  ['materials', materials],
+  ['bench', bench],
+  ['finish', finish],
+  ['hours', hours],
+  ['papers', papers],
 ] as const;
+
+/** The panel that an address shows. */
+export const panelAt = (address: string): string | undefined =>
+  matchPath('/panels/:panelId/*', address)?.params.panelId;
+
+/** Fetches what an address shows, side by side with what it shows of the studio and before anything is drawn. */
+export function fetchAt(address: string): void {
+  const step = STEPS.find(([path]) => matchPath(`/panels/:panelId/${path}`, address));
+  const own = PLACES.find(([path]) => matchPath(path, address));
+  const shown: Place[] = panelAt(address) === undefined ? [] : [PANEL_PLACE];
+  for (const [, here] of [step, own].filter((found) => found !== undefined)) shown.push(here);
+  for (const here of shown) void fetchUnasked(() => here.fetch());
+}
 
 /** Fetches what is not open yet, the bench first, so that a change of place waits for nothing. */
 export const fetchPlaces = (): void =>

@@ -2,19 +2,22 @@ import { useRef, type PointerEvent } from 'react';
 
 /** A finger that rests so long means more than a tap, ms. */
 const RESTS_MS = 450;
+/** It is asked so often whether it still rests, ms. */
+const ASKS_MS = 50;
 /** It may tremble by so much, px. */
 const TREMBLES_PX = 8;
 
 /**
- * A press that stays where it is. The tap that ends it is no tap any more: `wasLong` says so once.
+ * A press that stays where it is. The tap that ends it is no tap any more: `wasLong` says so once. Only time in which the
+ * page could have heard of the finger being lifted counts: a page that is busy takes no tap for a press.
  * @param onLong what lay under it
  */
 export function useLongPress(onLong: (target: EventTarget) => void) {
-  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  const timer = useRef<ReturnType<typeof setInterval> | null>(null);
   const begun = useRef<{ x: number; y: number } | null>(null);
   const isDone = useRef(false);
   const stop = () => {
-    if (timer.current) clearTimeout(timer.current);
+    if (timer.current) clearInterval(timer.current);
     timer.current = null;
   };
   return {
@@ -24,10 +27,14 @@ export function useLongPress(onLong: (target: EventTarget) => void) {
       if (!event.isPrimary || event.button !== 0) return;
       const { target } = event;
       begun.current = { x: event.clientX, y: event.clientY };
-      timer.current = setTimeout(() => {
+      let rested = 0;
+      timer.current = setInterval(() => {
+        rested += ASKS_MS;
+        if (rested < RESTS_MS) return;
+        stop();
         isDone.current = true;
         onLong(target);
-      }, RESTS_MS);
+      }, ASKS_MS);
     },
     move: (event: PointerEvent) => {
       const from = begun.current;

@@ -100,13 +100,14 @@ export const useCommission = (id: string | undefined) =>
     retry,
     staleTime: HOLDS_MS,
   });
-export const usePanel = (id: string | undefined) =>
-  useQuery({
+export const panelAsked = (id: string | undefined) =>
+  ({
     queryKey: ['panel', id],
     queryFn: id === undefined ? skipToken : () => api.panel(id),
     retry,
     staleTime: HOLDS_MS,
-  });
+  }) as const;
+export const usePanel = (id: string | undefined) => useQuery(panelAsked(id));
 /** Several panels, once they are wanted; those that are there. */
 export const usePanels = (ids: readonly string[]): PanelAnswer[] =>
   useQueries({
@@ -136,9 +137,12 @@ export const useInWork = () => useQuery({ queryKey: ['in-work'], queryFn: api.in
 /** What is decided on a panel beside its pieces. */
 export const usePlans = (panelId: string) =>
   useQuery({ queryKey: ['plans', panelId], queryFn: () => api.plans(panelId), retry, staleTime: HOLDS_MS });
-/** The hours of some days, and which of them are signed. */
+/**
+ * The hours of some days, and which of them are signed. Those of other days are never shown meanwhile: they would be signed
+ * for these.
+ */
 export const useDays = (from: number, to: number, days: readonly [string, string]) =>
-  useQuery({ queryKey: ['day', from, to], queryFn: () => api.day(from, to, days), ...asked });
+  useQuery({ queryKey: ['day', from, to], queryFn: () => api.day(from, to, days), retry, staleTime: HOLDS_MS });
 /** Notes and photos of one thing, the latest first. */
 export const useNotes = (about: NoteAbout, id: string) =>
   useQuery({ queryKey: ['notes', about, id], queryFn: () => api.notes(about, id), retry, staleTime: HOLDS_MS });

@@ -46,7 +46,7 @@ export function DaySheet({ settings }: { settings: Settings }) {
           <ChevronRight aria-hidden size={20} />
         </Button>
       </div>
-      {worked.length === 0 && <p className="text-mute">Nobody’s hours are in the book for that day.</p>}
+      {data && worked.length === 0 && <p className="text-mute">Nobody’s hours are in the book for that day.</p>}
       <div className="grid gap-x-14 gap-y-5 lg:grid-cols-2">
         {worked.map((id) => (
           <OfOne
