@@ -100,7 +100,8 @@ test.describe('From the last joint to the wall', () => {
   }) => {
     await page.goto(`${studio.base}/panels/heron/bench`);
     await page.getByRole('button', { name: /Who works\?/ }).click();
-    await page.getByRole('menuitem').first().click();
+    await page.getByRole('menuitem', { name: 'Kesta' }).click();
+    await expect(page.getByRole('button', { name: /^K\s?Kesta$/ })).toBeVisible();
     await page.goto(`${studio.base}/panels/heron/bench?clock=soldering`);
     const clock = page.getByTestId('clock');
     await expect(clock).toContainText('Soldering');

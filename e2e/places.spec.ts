@@ -340,4 +340,8 @@ test('seven tabs of one browser share one line, and all of them stay in step', a
   if (!second || !third) throw new Error('no tab');
   await second.getByRole('button', { name: /^Take back:/ }).click();
   await expect(third.getByTestId('counts')).toHaveText(before);
+  // Who works is said once for all of them.
+  await second.getByRole('button', { name: /Who works\?/ }).click();
+  await second.getByRole('menuitem', { name: 'Morven' }).click();
+  for (const tab of [second, third]) await expect(tab.getByRole('button', { name: /^M\s?Morven$/ })).toBeVisible();
 });

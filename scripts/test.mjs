@@ -2,6 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { stripVTControlCharacters } from 'node:util';
 import { build, install, ROOT } from './setUp.mjs';
 
 const REPORTS = join(ROOT, '.cache', 'reports');
@@ -77,7 +78,7 @@ const browserRun = read(browserReport);
 const b = browserRun?.stats;
 // Once more at the very end, with the first lines of why: what is kept of a long run is often its end alone.
 for (const { title, why } of [...failedUnits(u), ...failedBrowser(browserRun?.suites ?? [])])
-  process.stdout.write(`\n✘ ${title}\n${why.split('\n').slice(0, 12).join('\n')}\n`);
+  process.stdout.write(`\n✘ ${title}\n${stripVTControlCharacters(why).split('\n').slice(0, 12).join('\n')}\n`);
 const passed = (u?.numPassedTests ?? 0) + (b?.expected ?? 0) + (b?.flaky ?? 0);
 let failed = (u?.numFailedTests ?? 0) + (b?.unexpected ?? 0);
 const skipped = (u?.numPendingTests ?? 0) + (b?.skipped ?? 0);

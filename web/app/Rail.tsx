@@ -102,7 +102,7 @@ function WhoWorks({ onHelp }: { onHelp: () => void }) {
           {p.id === personId && <span className="ml-auto text-mute">here</span>}
         </MenuItem>
       ))}
-      {people.length === 0 && (
+      {data && people.length === 0 && (
         <p className="max-w-52 px-3 pb-2 text-[15px]">Nobody is entered yet. Add people under Setup.</p>
       )}
       <MenuLine />

@@ -34,3 +34,9 @@ export const useBench = create<BenchState>()(
 
 // The name of a new screen is kept from its first moment on, not only once somebody sits down.
 useBench.setState({});
+
+// All tabs of a browser are one screen: each keeps the whole, so none may write over what was said in another.
+if (typeof window !== 'undefined')
+  window.addEventListener('storage', ({ key }) => {
+    if (key === KEPT_AS) void useBench.persist.rehydrate();
+  });
