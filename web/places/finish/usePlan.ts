@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { PlansAnswer } from '#contract';
 import { USUAL_FINISH, type FinishPlan } from '#core/finish';
 import { usePlans } from '../../state/studio.ts';
@@ -21,10 +21,20 @@ export function usePlan(panelId: string): Planning {
   const { data } = usePlans(panelId);
   const send = useSend();
   const [slid, setSlid] = useState<PlanChange>({});
+  // What is slid on while an earlier step is on its way must not jump back when that one is answered.
+  const latest = useRef(0);
   return {
     answer: data ?? null,
     plan: data ? { ...(data.finish ?? USUAL_FINISH), ...slid } : null,
-    change: (plan) => void send.command({ kind: 'plan-finish', ask: { panelId, plan } }).then(() => setSlid({})),
-    slide: setSlid,
+    change: (plan) => {
+      const mine = ++latest.current;
+      void send.command({ kind: 'plan-finish', ask: { panelId, plan } }).then(() => {
+        if (latest.current === mine) setSlid({});
+      });
+    },
+    slide: (plan) => {
+      latest.current++;
+      setSlid(plan);
+    },
   };
 }
