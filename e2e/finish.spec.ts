@@ -31,7 +31,25 @@ test.describe('From the last joint to the wall', () => {
     await expect(board.locator('[data-ring]')).toHaveCount(2);
     const pull = held.getByText(/the chains pull up to/);
     const before = await pull.textContent();
-    for (let i = 0; i < 3; i++) await held.getByRole('slider', { name: /Angle of the chains/ }).press('ArrowLeft');
+    // The first step is answered while the second is on its way: the third goes on from where the slider stands.
+    const answers: (() => void)[] = [];
+    await page.route('**/api/commands', async (route) => {
+      const response = await route.fetch();
+      await new Promise<void>((open) => answers.push(open));
+      await route.fulfill({ response });
+    });
+    const slider = held.getByRole('slider', { name: /Angle of the chains/ });
+    for (let i = 0; i < 2; i++) await slider.press('ArrowLeft');
+    await expect.poll(() => answers.length).toBe(1);
+    answers[0]?.();
+    await expect.poll(() => answers.length).toBe(2);
+    await expect(held.getByText('Chains at 50°')).toBeVisible();
+    await slider.press('ArrowLeft');
+    answers[1]?.();
+    await expect.poll(() => answers.length).toBe(3);
+    answers[2]?.();
+    await page.unrouteAll({ behavior: 'wait' });
+    await expect(held.getByText('Chains at 45°')).toBeVisible();
     await expect(pull).not.toHaveText(before ?? '');
     await held.getByRole('button', { name: 'One bar more' }).click();
     await expect(held.getByText(/^A bar .* from the top:/)).toBeVisible();
