@@ -34,9 +34,8 @@ test.describe('From the last joint to the wall', () => {
     // The first step is answered while the second is on its way: the third goes on from where the slider stands.
     const answers: (() => void)[] = [];
     await page.route('**/api/commands', async (route) => {
-      const response = await route.fetch();
       await new Promise<void>((open) => answers.push(open));
-      await route.fulfill({ response });
+      await route.continue();
     });
     const slider = held.getByRole('slider', { name: /Angle of the chains/ });
     for (let i = 0; i < 2; i++) await slider.press('ArrowLeft');
