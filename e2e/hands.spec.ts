@@ -27,6 +27,16 @@ test('the first Tab leads past the rail to the work', async ({ page }) => {
   await expect(page.locator('#work')).toBeFocused();
 });
 
+test('what a link leads to is asked for while a hand is at it, before it is pressed', async ({ page }) => {
+  await page.goto(`${DEMO}/`);
+  const link = page.locator('a[href="/panels/heron/bench"]').first();
+  await link.waitFor();
+  const asked = page.waitForRequest((request) => new URL(request.url()).pathname === '/api/panels/heron');
+  await link.hover();
+  await asked;
+  await expect(page).toHaveURL(`${DEMO}/`);
+});
+
 test('Ctrl K: a job, a piece, a sheet and an act by their names', async ({ page }) => {
   const find = async (words: string) => {
     await page.keyboard.press('Control+k');

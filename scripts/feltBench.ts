@@ -17,6 +17,8 @@ const OPENINGS = 20;
 const TAPS = 40;
 const ROUNDS = 7;
 const RESTS_MS = 1500;
+/** From the pointer's coming to a link until it is pressed: the least that a hand takes to aim (from memory), ms. */
+const AIMS_MS = 100;
 /** So long after an act the page is left to itself before its work is summed up. */
 const SETTLES_MS = 220;
 
@@ -136,6 +138,9 @@ async function openings(page: Page, panel: string, count: number): Promise<numbe
     await link.waitFor();
     // The page has come to rest, as it has when somebody has looked for a panel.
     await page.waitForTimeout(RESTS_MS);
+    // A hand has come to the link a moment before it presses.
+    await link.hover();
+    await page.waitForTimeout(AIMS_MS);
     times.push(
       await link.evaluate(
         (anchor, wanted) =>

@@ -31,13 +31,15 @@ export function fitsOn(
   edgeMm: number,
 ): boolean {
   const { flowDeg, widthMm, heightMm } = wanted;
+  const [w, h] = [sheet.widthMm - 2 * edgeMm, sheet.heightMm - 2 * edgeMm];
+  // What is no longer across its box than the sheet is wide goes onto it however it is turned.
+  if (Math.hypot(widthMm, heightMm) <= Math.min(w, h)) return true;
   const ring: Ring = wanted.ring ?? [
     [0, 0],
     [widthMm, 0],
     [widthMm, heightMm],
     [0, heightMm],
   ];
-  const [w, h] = [sheet.widthMm - 2 * edgeMm, sheet.heightMm - 2 * edgeMm];
   const hull = hullIndices(ring).map((i) => pointAt(ring, i));
   const fits = (rad: number) => {
     const { width, height } = boxAt(hull, rad);

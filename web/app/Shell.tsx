@@ -10,6 +10,7 @@ import { Finder } from './Finder.tsx';
 import { FirstHour } from './FirstHour.tsx';
 import { HelpHere } from './help/HelpHere.tsx';
 import { KeysHere } from './KeysHere.tsx';
+import { useAhead } from './useAhead.ts';
 import { useShellKeys } from './useShellKeys.ts';
 import { useWaitsOver } from './useWaitsOver.ts';
 import { useTitle } from '../ui/useTitle.ts';
@@ -24,6 +25,7 @@ export function Shell() {
   const { data, error } = useStudio();
   const { pathname } = useLocation();
   useLive();
+  useAhead();
   const [over, setOver] = useShellKeys();
   useWaitsOver();
   useEffect(() => {

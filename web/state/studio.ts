@@ -6,6 +6,7 @@ import {
   useQueries,
   useQuery,
   useQueryClient,
+  type QueryClient,
   type UseQueryResult,
 } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
@@ -189,8 +190,7 @@ export const useCartoon = (
   });
 
 /** The drawing of a panel as a list tells it that was seen before; null where none was. */
-export function useKnownDrawing(panelId: string | undefined): string | null {
-  const client = useQueryClient();
+export function knownDrawing(client: QueryClient, panelId: string | undefined): string | null {
   const today = client.getQueryData<TodayAnswer>(['today'])?.jobs ?? [];
   const jobs = client.getQueryData<{ pages: readonly JobsAnswer[] }>(['jobs', 'all'])?.pages ?? [];
   const opened = client.getQueriesData<CommissionAnswer>({ queryKey: ['commission'] });
@@ -203,6 +203,14 @@ export function useKnownDrawing(panelId: string | undefined): string | null {
     if (found) return found.panel.cartoonId;
   }
   return null;
+}
+
+/** Asks for a panel that is about to be opened, and for its drawing where a list has told which one it is. */
+export function askAhead(client: QueryClient, panelId: string): void {
+  void client.prefetchQuery(panelAsked(panelId));
+  const { limits } = client.getQueryData<StudioAnswer>(['studio'])?.settings ?? DEFAULT_SETTINGS;
+  const drawing = knownDrawing(client, panelId);
+  if (drawing !== null) void client.prefetchQuery(ofCartoon(drawing, panelId, limits));
 }
 
 /** Drawings as small pictures need them. */

@@ -39,11 +39,18 @@ export function currentRoute(state: Reader, key: string): RouteVersion | undefin
   return [...state.ask('versionsOfRoute', key)].sort((a, b) => b.version - a.version)[0];
 }
 
+/** Ways once found, by what a piece asks for: most pieces of a panel go the same. */
+const WAYS = new WeakMap<Route, Map<string, readonly StepDefinition[]>>();
+
 /** The steps that one piece goes through: those of all, and those it asks for. */
-export const wayOf = (route: Route, piece: Pick<Piece, 'asks'>): readonly StepDefinition[] =>
-  piece.asks.length === 0 && route.pieceSteps.every((s) => !s.onlyAsked)
-    ? route.pieceSteps
-    : route.pieceSteps.filter((s) => !s.onlyAsked || piece.asks.includes(s.code));
+export function wayOf(route: Route, piece: Pick<Piece, 'asks'>): readonly StepDefinition[] {
+  let ways = WAYS.get(route);
+  if (!ways) WAYS.set(route, (ways = new Map()));
+  const asked = piece.asks.join();
+  let way = ways.get(asked);
+  if (!way) ways.set(asked, (way = route.pieceSteps.filter((s) => !s.onlyAsked || piece.asks.includes(s.code))));
+  return way;
+}
 
 /** Where a step of a piece stands on the route; −1 when the route does not have it. */
 export const stageIndex = (route: Route, code: StepCode): number => route.pieceSteps.findIndex((s) => s.code === code);

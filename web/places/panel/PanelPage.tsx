@@ -1,9 +1,10 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { limitsOf, standingOf } from '#core/bench';
 import {
+  knownDrawing,
   useCartoon,
-  useKnownDrawing,
   usePanel,
   useRack,
   useReader,
@@ -33,7 +34,7 @@ export function PanelPage() {
   const row = panelId ? reader.get('panels', panelId) : undefined;
   const panel = useMemo(() => row && standingOf(reader, row), [reader, row]);
   // A list that was seen before knows the drawing already: it is fetched beside the panel, not after it.
-  const drawing = useKnownDrawing(panelId);
+  const drawing = knownDrawing(useQueryClient(), panelId);
   const cartoon = useCartoon(panel ? panel.cartoonId : drawing, panelId, settings.limits);
   const glasses = useMemo(() => new Map([...reader.all('glasses')].map((g) => [g.id, g])), [reader]);
   const { data } = panelAnswer;
