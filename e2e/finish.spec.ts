@@ -171,11 +171,11 @@ test.describe('From the last joint to the wall', () => {
     await expect(repair.getByRole('button', { name: /^Done: Rake/ })).toHaveCount(0);
     await page.getByRole('radio', { name: 'Joints and steps' }).click();
     await expect(page.getByText(/open/).first()).toBeVisible();
-    await expect(page.locator('[data-open-joint]').first()).toBeVisible();
+    await expect(page.locator('[data-open-joints]').first()).toBeVisible();
     // Undo takes the whole of it back.
     await page.getByRole('group', { name: 'Undo' }).getByRole('button').first().click();
     await page.getByRole('group', { name: 'Undo' }).getByRole('button').first().click();
-    await expect(page.locator('[data-open-joint]')).toHaveCount(0);
+    await expect(page.locator('[data-open-joints]')).toHaveCount(0);
   });
 
   test('printed, exported as readable text, the studio thrown away, restored on an empty one: everything is there', async ({

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { choose } from './parts.ts';
 import { DEMO } from './servers.ts';
+import { pieceOn, within } from '../scripts/onBoard.ts';
 
 const painted = (page: Page) => page.locator('[data-painted="sharp"]').first();
 
@@ -40,10 +41,14 @@ const seen = (page: Page, png: Buffer) =>
     return { width, height, red, green, blue, colours: colours.size, leastAlpha: least };
   }, png.toString('base64'));
 
+async function pressPiece(page: Page, piece: number) {
+  const board = page.getByTestId('board');
+  await board.click({ position: await within(board, piece) });
+}
+
 /** The colour of the board at a piece as it is on the screen: a patch beside its number. */
 async function colourAt(page: Page, piece: number) {
-  const box = await page.locator(`[data-piece="${piece}"]`).boundingBox();
-  if (!box) throw new Error(`piece ${piece} is not drawn`);
+  const { box } = await pieceOn(page.getByTestId('board'), piece);
   const clip = { x: box.x + box.width * 0.25, y: box.y + box.height * 0.2, width: 8, height: 6 };
   return seen(page, await page.screenshot({ clip }));
 }
@@ -80,7 +85,7 @@ test('two choices of glass stand beside each other, and a kept one is taken agai
   const choices = page.getByRole('list', { name: 'Choices by name' });
   await expect(choices).toContainText('Blue sky');
   // Another glass for piece 4, which stands on the right: there the kept choice shows once it is beside.
-  await page.locator('[data-piece="4"]').click();
+  await pressPiece(page, 4);
   await page.getByRole('list', { name: 'Glasses on the rack' }).getByRole('button', { name: /^A-03/ }).click();
   await page.getByRole('button', { name: 'Lit', exact: true }).click();
   const blueness = async () => {
@@ -119,7 +124,7 @@ test('another glass changes the picture of its piece alone, and undo brings it b
   await painted(page).waitFor();
   const [before, neighbour] = [await colourAt(page, 1), await colourAt(page, 26)];
   expect(before.blue).toBeGreaterThan(before.red);
-  await page.locator('[data-piece="1"]').click();
+  await pressPiece(page, 1);
   await page.getByRole('button', { name: /A-03/ }).first().click();
   await expect.poll(async () => (await colourAt(page, 1)).blue).toBeLessThan(before.red * 0.8);
   expect(await colourAt(page, 26)).toEqual(neighbour);
@@ -129,8 +134,8 @@ test('another glass changes the picture of its piece alone, and undo brings it b
 
 test('a print is drawn in lines, the screen is not', async ({ page }) => {
   await page.goto(`${DEMO}/panels/heron/bench`);
-  const lines = page.getByTestId('board').locator('path[d]:not([data-piece])');
-  await page.locator('[data-piece="1"]').waitFor();
+  const lines = page.getByTestId('board').locator('path[d]');
+  await page.getByTestId('board').waitFor();
   expect(await lines.count()).toBeLessThan(20);
   await page.emulateMedia({ media: 'print' });
   await expect.poll(() => lines.count()).toBeGreaterThan(100);
@@ -182,6 +187,6 @@ test('closer by, it is painted anew and sharp for what is in view, and numbers k
   await expect.poll(async () => (await dotsPerPixel())[1]).toBeCloseTo(1, 1);
   expect((await dotsPerPixel())[0]).toBeLessThan(0.5);
   // What is under the pointer is still found by it.
-  await page.locator('[data-piece="49"]').click();
+  await pressPiece(page, 49);
   await expect(page.getByRole('heading', { name: '49' })).toBeVisible();
 });

@@ -1,13 +1,13 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import { DEMO } from './servers.ts';
+import { pieceOn, piecesOn, within } from '../scripts/onBoard.ts';
 
 const HERON = `${DEMO}/panels/heron`;
 
 const middleOf = async (page: Page, piece: number): Promise<[number, number]> => {
-  const box = await page.locator(`[data-piece="${piece}"]`).first().boundingBox();
-  if (!box) throw new Error(`piece ${piece} is not drawn`);
-  return [box.x + box.width / 2, box.y + box.height / 2];
+  const [x, y] = (await pieceOn(page.getByTestId('board'), piece)).at;
+  return [x, y];
 };
 const selected = (page: Page) =>
   page
@@ -15,7 +15,7 @@ const selected = (page: Page) =>
     .evaluateAll((all) => all.map((e) => Number(e.getAttribute('data-selected'))).sort((a, b) => a - b));
 const bench = async (page: Page) => {
   await page.goto(`${HERON}/bench`);
-  await expect(page.locator('[data-piece]')).toHaveCount(107);
+  await expect(page.getByTestId('board')).toBeVisible();
 };
 
 test('the first Tab leads past the rail to the work', async ({ page }) => {
@@ -231,15 +231,10 @@ test('a line is caught within a finger’s reach, shown before the finger is lif
   const tools = page.getByRole('toolbar', { name: 'Changes to the drawing' });
   await tools.getByRole('button', { name: 'Came & gap' }).click();
   const board = page.getByTestId('board');
-  const [x, y] = await board.evaluate((svg) => {
-    // The outline's left edge at half its height, in pixels of the page.
-    const rect = [...svg.querySelectorAll<SVGGElement>('[data-piece]')].map((g) => g.getBoundingClientRect());
-    return [
-      Math.min(...rect.map((r) => r.left)),
-      (Math.min(...rect.map((r) => r.top)) + Math.max(...rect.map((r) => r.bottom))) / 2,
-    ];
-  });
-  if (x === undefined || y === undefined) throw new Error('nothing is drawn');
+  // The outline's left edge at half its height, in pixels of the page.
+  const boxes = [...(await piecesOn(board)).values()].map((piece) => piece.box);
+  const x = Math.min(...boxes.map((box) => box.x));
+  const y = (Math.min(...boxes.map((box) => box.y)) + Math.max(...boxes.map((box) => box.y + box.height))) / 2;
   await page.mouse.move(x + 60, y - 200);
   const caught = page.locator('[data-caught]');
   // Ten pixels beside the line it is caught; forty beside it, where nothing else runs, it is not.
@@ -305,11 +300,11 @@ test('a glass is dragged onto its place, for all that are picked where it falls 
   const here = (n: number) => expect(glass).toContainText(`${before + n} here`);
   const dragTo = async (piece: number) => {
     await glass.scrollIntoViewIfNeeded();
-    const [from, to] = [await glass.boundingBox(), await page.locator(`[data-piece="${piece}"]`).first().boundingBox()];
-    if (!from || !to) throw new Error('it is not drawn');
+    const [from, to] = [await glass.boundingBox(), await middleOf(page, piece)];
+    if (!from) throw new Error('it is not drawn');
     await page.mouse.move(from.x + 20, from.y + 20);
     await page.mouse.down();
-    await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 6 });
+    await page.mouse.move(...to, { steps: 6 });
   };
   await dragTo(1);
   await expect(page.locator('[data-meant]')).toHaveCount(1);
@@ -321,11 +316,9 @@ test('a glass is dragged onto its place, for all that are picked where it falls 
   await page.mouse.up();
   await expect(page.locator('[data-meant]')).toHaveCount(0);
   await here(1);
-  await page.locator('[data-piece="2"]').first().click();
-  await page
-    .locator('[data-piece="3"]')
-    .first()
-    .click({ modifiers: ['Shift'] });
+  const board = page.getByTestId('board');
+  await board.click({ position: await within(board, 2) });
+  await board.click({ position: await within(board, 3), modifiers: ['Shift'] });
   await dragTo(3);
   await expect(page.locator('[data-meant]')).toHaveCount(2);
   await page.mouse.up();
@@ -348,7 +341,8 @@ test('glasses in order: by their codes, from light to dark, the nearest to the g
   await expect(first).toContainText('A-03');
   await order('from light to dark');
   await expect(first).toContainText('W-01');
-  await page.locator('[data-piece="9"]').first().click();
+  const board = page.getByTestId('board');
+  await board.click({ position: await within(board, 9) });
   await order('nearest to a colour');
   await expect(first).toContainText('S-14 high skythe very colour');
   await page.getByLabel('The colour that they are held against').fill('#4f7d3f');

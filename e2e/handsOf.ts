@@ -2,7 +2,8 @@ import { expect, type Locator, type Page } from '@playwright/test';
 
 /** One way of working: by mouse, by a finger alone, or by keys alone. */
 export interface Hand {
-  press(what: Locator): Promise<void>;
+  /** … at a place within it, px, where a hand means one. */
+  press(what: Locator, position?: { x: number; y: number }): Promise<void>;
   /** A box is ticked, or a tick taken away. */
   tick(box: Locator): Promise<void>;
   write(field: Locator, text: string): Promise<void>;
@@ -20,7 +21,7 @@ async function chosen(page: Page, press: () => Promise<void>, file: Parameters<H
 
 export function mouse(page: Page): Hand {
   return {
-    press: (what) => what.click(),
+    press: (what, position) => what.click(position && { position }),
     tick: (box) => box.click(),
     write: (field, text) => field.fill(text),
     pick: async (list, entry) => {
@@ -33,7 +34,7 @@ export function mouse(page: Page): Hand {
 
 export function finger(page: Page): Hand {
   return {
-    press: (what) => what.tap(),
+    press: (what, position) => what.tap(position && { position }),
     tick: (box) => box.tap(),
     write: async (field, text) => {
       await field.tap();

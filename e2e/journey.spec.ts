@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { choose } from './parts.ts';
 import { FIRST } from './servers.ts';
+import { pieceOn, within } from '../scripts/onBoard.ts';
 
 /** Nine panes, drawn without a real size, with a script that must never run. */
 const DRAWING = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 300" onload="document.title='ran'"><script>document.title='ran'</script>
@@ -18,7 +19,7 @@ const tally = async (text: string) => {
   await page.getByLabel(/Tally line/).fill(text);
 };
 const effect = () => page.getByTestId('effect');
-const piece = (n: number) => page.locator(`[data-piece="${n}"]`);
+const boxOf = async (n: number) => (await pieceOn(page.getByTestId('board'), n)).box;
 
 test('an empty studio says what to do first', async () => {
   await page.goto(FIRST);
@@ -117,9 +118,8 @@ test('glass is given by tapping pieces and by a lasso', async () => {
   await page.getByRole('button', { name: 'Pick the 9 without glass' }).click();
   await page.getByRole('button', { name: /G-1 green/ }).click();
   await expect(page.getByRole('button', { name: /9 here/ })).toBeVisible();
-  const board = await page.getByTestId('board').boundingBox();
-  const [low, left, right] = [await piece(7).boundingBox(), await piece(7).boundingBox(), await piece(9).boundingBox()];
-  if (!board || !low || !left || !right) throw new Error('the board is not drawn');
+  const [left, right] = [await boxOf(7), await boxOf(9)];
+  const low = left;
   await page.getByRole('button', { name: 'Lasso' }).click();
   const path: [number, number][] = [
     [left.x - 8, low.y + 8],
@@ -163,7 +163,7 @@ test('the tally line: preview, impossible things explained, cut from a sheet, th
 });
 
 test('arrow keys go to the true neighbour; a break, a recut, undo and redo', async () => {
-  await piece(5).click();
+  await page.getByTestId('board').click({ position: await within(page.getByTestId('board'), 5) });
   await expect(page.getByRole('heading', { name: /^5/ })).toBeVisible();
   await page.keyboard.press('ArrowRight');
   await expect(page.locator('[data-selected="6"]')).toHaveCount(1);
@@ -260,9 +260,14 @@ test('from here to delivery, joint by joint', async () => {
   await page.getByRole('link', { name: /^Finish/ }).click();
   await expect(page.getByText('5 of 16 joints soldered on the front; open: 5–15.')).toBeVisible();
   // A tap on a joint ticks it, and a tap near it finds it.
-  const joint = await page.getByTestId('joints-front').locator('[data-open-joint="6"]').boundingBox();
-  if (!joint) throw new Error('the joint is not drawn');
-  await page.mouse.click(joint.x + joint.width / 2 + 9, joint.y + joint.height / 2 - 8);
+  const joint = await page.getByTestId('joints-front').evaluate((svg) => {
+    // Joint 6: the second of the second row.
+    const p = new DOMPoint(100, 100).matrixTransform(
+      (svg.firstElementChild as SVGGElement).getScreenCTM() as DOMMatrix,
+    );
+    return [p.x + 9, p.y - 8] as const;
+  });
+  await page.mouse.click(...joint);
   await expect(page.getByText('6 of 16 joints soldered on the front; open: 5, 7–15.')).toBeVisible();
   const done = (step: string) =>
     page

@@ -3,6 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import type { PanelAnswer, RackAnswer } from '#contract';
 import { OwnServer } from './ownServer.ts';
 import { DEMO, laneOwnPort } from './servers.ts';
+import { panelOf, within } from '../scripts/onBoard.ts';
 
 /** All glasses are laid out: none waits, none is being looked for. */
 async function isSettled(page: Page): Promise<void> {
@@ -11,14 +12,18 @@ async function isSettled(page: Page): Promise<void> {
   await expect(page.getByText('waits its turn')).toHaveCount(0);
 }
 
+/** Numbers of the pieces of the panel that is open which are to be cut. */
+async function toBeCut(page: Page): Promise<number[]> {
+  const { pieces } = await panelOf(page.getByTestId('board'));
+  return pieces.flatMap((piece) => (piece.stage === 'to-cut' ? piece.number : []));
+}
+
 test.describe('Layout', () => {
   test('every piece that is to be cut lies on a sheet of its glass, and the sheet comes apart break by break', async ({
     page,
   }) => {
     await page.goto(`${DEMO}/panels/heron/bench`);
-    const board = page.locator('[data-piece][data-stage="to-cut"]');
-    await expect(board.first()).toBeAttached();
-    const toCut = await board.evaluateAll((marks) => marks.map((mark) => Number(mark.getAttribute('data-piece'))));
+    const toCut = await toBeCut(page);
     await page.goto(`${DEMO}/panels/heron/layout`);
     await isSettled(page);
     const sheets = page.getByRole('main').getByRole('img');
@@ -86,7 +91,9 @@ test.describe('Layout', () => {
     await cut.click();
     await expect(page.getByText(`${numbers} cut from ${label}.`).first()).toBeVisible();
     await page.goto(`${DEMO}/panels/heron/bench`);
-    await expect(page.locator(`[data-piece="${first}"]`)).toHaveAttribute('data-stage', 'cut');
+    expect((await panelOf(page.getByTestId('board'))).pieces).toContainEqual(
+      expect.objectContaining({ number: Number(first), stage: 'cut' }),
+    );
     // On the rack stands what is left, in the outline that the breaks gave it.
     const rack = (await (await page.request.get(`${DEMO}/api/rack`)).json()) as RackAnswer;
     const left = rack.stock.filter((item) => item.rootId === label && item.outline !== null);
@@ -109,8 +116,9 @@ test.describe('Layout', () => {
 
   test('the finder shows a piece on what takes it, and one press cuts it from there', async ({ page }) => {
     await page.goto(`${DEMO}/panels/heron/bench`);
-    const waiting = page.locator('[data-piece][data-stage="to-cut"]');
-    await waiting.first().click();
+    const [waiting = 0] = await toBeCut(page);
+    const board = page.getByTestId('board');
+    await board.click({ position: await within(board, waiting) });
     const takers = page.getByRole('region', { name: 'Takes it' });
     const best = takers.getByRole('button').first();
     await expect(best).toContainText('from');

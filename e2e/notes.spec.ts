@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { OwnServer } from './ownServer.ts';
 import { laneOwnPort } from './servers.ts';
+import { within } from '../scripts/onBoard.ts';
 
 /** A small picture, made in the page. */
 const picture = (page: Page): Promise<string> =>
@@ -27,7 +28,7 @@ test.describe('Notes and photos', () => {
     page,
   }) => {
     await page.goto(`${studio.base}/panels/heron/bench`);
-    await page.locator('[data-piece="12"]').first().click();
+    await page.getByTestId('board').click({ position: await within(page.getByTestId('board'), 12) });
     await page.getByRole('button', { name: 'Notes and photos' }).click();
     const buffer = Buffer.from(await picture(page), 'base64');
     await studio.kill();

@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { barriers } from './axe.ts';
 import { DEMO } from './servers.ts';
+import { within } from '../scripts/onBoard.ts';
 
 const SIZES = [
   { width: 1280, height: 800 },
@@ -19,7 +20,10 @@ const say = (words: string) => async (page: Page) => {
   await page.getByLabel(/Tally line/).fill(words);
   await page.keyboard.press('Enter');
 };
-const piece = (n: number) => async (page: Page) => page.locator(`[data-piece="${n}"]`).first().click();
+const piece = (n: number) => async (page: Page) => {
+  const board = page.getByTestId('board');
+  await board.click({ position: await within(board, n) });
+};
 const list = (name: string) => async (page: Page) => page.getByRole('combobox', { name, exact: true }).click();
 const done = (step: RegExp) => async (page: Page) =>
   page.getByRole('listitem').filter({ hasText: step }).getByRole('button', { name: 'Done' }).click();

@@ -2,6 +2,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { barriers } from './axe.ts';
 import { choose } from './parts.ts';
 import { DEMO } from './servers.ts';
+import { panelOf, piecesOn, within } from '../scripts/onBoard.ts';
 
 const PLACES = [
   '/',
@@ -129,7 +130,8 @@ test('twice as large, as a browser makes it, everything can still be come to', a
 
 test('bench targets are at least 44 px high', async ({ page }) => {
   await page.goto(`${DEMO}/panels/heron/bench`);
-  await page.locator('[data-piece="44"]').click();
+  const board = page.getByTestId('board');
+  await board.click({ position: await within(board, 44) });
   const heights = await page
     .locator('main button, aside button, footer button, footer label')
     .evaluateAll((all) => all.map((e) => [e.textContent ?? '', e.getBoundingClientRect().height] as const));
@@ -139,9 +141,10 @@ test('bench targets are at least 44 px high', async ({ page }) => {
 
 test('the panel is drawn by its materials', async ({ page }) => {
   await page.goto(`${DEMO}/panels/heron/bench`);
-  await expect(page.locator('[data-stage]')).toHaveCount(107);
+  const stages = (await panelOf(page.getByTestId('board'))).pieces.map((piece) => piece.stage);
+  expect(stages).toHaveLength(107);
   for (const stage of ['to-cut', 'cut', 'ground', 'foiled', 'in-place'])
-    expect(await page.locator(`[data-stage="${stage}"]`).count()).toBeGreaterThan(5);
+    expect(stages.filter((one) => one === stage).length).toBeGreaterThan(5);
   await page.getByRole('radio', { name: 'Back' }).click();
   await page.getByRole('radio', { name: 'Lit' }).click();
   await expect(page.getByRole('radio', { name: 'Lit' })).toHaveAttribute('data-state', 'on');
@@ -152,19 +155,10 @@ test('at the desk, glass that is cut already is told before anything is asked fo
   const tools = page.getByRole('toolbar', { name: 'Changes to the drawing' });
   await tools.getByRole('button', { name: 'Add a line', exact: true }).click();
   // From the left edge of the panel to the right: on the way there is glass in hand.
-  const ends = await page.getByTestId('board').evaluate((svg) => {
-    const matrix = (svg.firstElementChild as SVGGElement).getScreenCTM() as DOMMatrix;
-    const boxes = [...svg.querySelectorAll<SVGGElement>('[data-piece] > path')].map((path) => path.getBBox());
-    const x = Math.min(...boxes.map((box) => box.x));
-    const width = Math.max(...boxes.map((box) => box.x + box.width)) - x;
-    const y = Math.min(...boxes.map((box) => box.y));
-    const height = Math.max(...boxes.map((box) => box.y + box.height)) - y;
-    return [x, x + width].map((mm) => {
-      const p = new DOMPoint(mm, y + height / 2).matrixTransform(matrix);
-      return [p.x, p.y] as const;
-    });
-  });
-  for (const [x, y] of ends) await page.mouse.click(x, y);
+  const boxes = [...(await piecesOn(page.getByTestId('board'))).values()].map((piece) => piece.box);
+  const [left, right] = [Math.min(...boxes.map((box) => box.x)), Math.max(...boxes.map((box) => box.x + box.width))];
+  const y = (Math.min(...boxes.map((box) => box.y)) + Math.max(...boxes.map((box) => box.y + box.height))) / 2;
+  for (const x of [left, right]) await page.mouse.click(x, y);
   await expect(page.getByText(/^Glass of .* is cut already; a line cannot go through it\.$/)).toBeVisible();
 });
 

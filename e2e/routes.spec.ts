@@ -4,6 +4,7 @@ import { dragByKeys } from './dragByKeys.ts';
 import { OwnServer } from './ownServer.ts';
 import { choose } from './parts.ts';
 import { laneOwnPort } from './servers.ts';
+import { within } from '../scripts/onBoard.ts';
 
 test.describe('Ways of working', () => {
   const studio = new OwnServer(laneOwnPort());
@@ -56,7 +57,8 @@ test.describe('Ways of working', () => {
     await expect.poll(async () => (await get<PanelAnswer>('/panels/fanlight')).panel.routeId).toBe(own?.id);
 
     await page.goto(`${base}/panels/fanlight/bench`);
-    await page.locator('[data-piece="14"]').first().click();
+    const board = page.getByTestId('board').first();
+    await board.click({ position: await within(board, 14) });
     await page.getByRole('button', { name: 'Not cut here …' }).click();
     await page.getByRole('menuitem', { name: 'The old piece, cleaned and sorted back' }).click();
     await page.getByRole('button', { name: 'Painted, plated …' }).click();

@@ -2,6 +2,7 @@ import { expect, test } from '@playwright/test';
 import type { PanelAnswer } from '#contract';
 import { OwnServer } from './ownServer.ts';
 import { laneOwnPort } from './servers.ts';
+import { within } from '../scripts/onBoard.ts';
 
 test.describe('Wet hands', () => {
   const studio = new OwnServer(laneOwnPort());
@@ -39,7 +40,8 @@ test.describe('Wet hands', () => {
       await expect.poll(() => stageOf(first)).not.toBe(before);
       await called.getByRole('button', { name: 'Undo' }).tap();
       await expect.poll(() => stageOf(first)).toBe(before);
-      await page.getByRole('dialog').locator('[data-piece="60"]').first().tap();
+      const board = page.getByRole('dialog').getByTestId('board');
+      await board.tap({ position: await within(board, 60) });
       await expect(number).toHaveText('60');
       await called.getByRole('button', { name: 'Broke' }).tap();
       await called.getByRole('button', { name: /dropped/ }).tap();

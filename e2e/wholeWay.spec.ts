@@ -2,6 +2,7 @@ import { expect, test, type Browser, type Page } from '@playwright/test';
 import { finger, keys, mouse, type Hand } from './handsOf.ts';
 import { OwnServer } from './ownServer.ts';
 import { laneOwnPort } from './servers.ts';
+import { within } from '../scripts/onBoard.ts';
 
 const PANES = `<svg xmlns="http://www.w3.org/2000/svg" width="200mm" height="200mm" viewBox="0 0 200 200"><g fill="none" stroke="#000"><rect width="200" height="200"/><path d="M100 0V200M0 100H200"/></g></svg>`;
 const DRAWING = { name: 'panes.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(PANES) };
@@ -106,12 +107,15 @@ async function wholeWay(browser: Browser, base: string, way: Way): Promise<void>
     await page.keyboard.type(words);
     await page.keyboard.press('Enter');
   };
-  const pieceAt = (n: number) => page.locator(`[data-piece="${n}"]`).first();
+  const pressPiece = async (n: number) => {
+    const board = page.getByTestId('board');
+    await hand.press(board, await within(board, n));
+  };
   const pickAll = async () => {
-    await hand.press(pieceAt(1));
+    await pressPiece(1);
     const add = button('Add to what is picked');
     if ((await add.getAttribute('aria-pressed')) === 'false') await hand.press(add);
-    for (const n of [2, 3, 4]) await hand.press(pieceAt(n));
+    for (const n of [2, 3, 4]) await pressPiece(n);
     await hand.press(add);
   };
   if (byKeys) {
@@ -136,7 +140,7 @@ async function wholeWay(browser: Browser, base: string, way: Way): Promise<void>
   for (const n of [1, 2]) {
     if (byKeys) await say(`${n} broke dropped`);
     else {
-      await hand.press(pieceAt(n));
+      await pressPiece(n);
       await hand.press(button('Broke …'));
       await hand.pick(page.getByRole('combobox', { name: 'Why' }), page.getByRole('option', { name: 'dropped' }));
       await hand.press(button('Broke: to be cut again'));
@@ -150,7 +154,7 @@ async function wholeWay(browser: Browser, base: string, way: Way): Promise<void>
   }
   if (byKeys) await say('3 recut dropped from s1');
   else {
-    await hand.press(pieceAt(3));
+    await pressPiece(3);
     await hand.press(button('Broke …'));
     await hand.press(button('Recut from …'));
     await hand.press(button('Recut'));

@@ -5,6 +5,7 @@ import { chromium, type CDPSession, type Page } from '@playwright/test';
 import type { Row } from './besideLibrary.ts';
 import { addNet } from './benchNet.ts';
 import { CHROMIUM } from './chromium.mjs';
+import { panelOf, piecesOn } from './onBoard.ts';
 import { paintRows } from './paintBench.ts';
 
 const PORT = '4329';
@@ -35,9 +36,9 @@ export const feltBench = (root: string, folder: string): Promise<Row[]> =>
       ['heron', 107],
       ['net', pieces],
     ] as const) {
-      rows.push(row(`opening a panel of ${count} pieces`, await openings(page, panel, count), MOST_OPENING));
+      rows.push(row(`opening a panel of ${count} pieces`, await openings(page, panel), MOST_OPENING));
       rows.push(workRow(`a tap on one of ${count} pieces`, await taps(page, work, count), MOST_TASK));
-      rows.push(workRow(`marking one of ${count} pieces`, await marks(page, work, panel, count), MOST_TASK));
+      rows.push(workRow(`marking one of ${count} pieces`, await marks(page, work, panel), MOST_TASK));
     }
     rows.push(workRow('a change of place', await changes(page, work), MOST_TASK));
     rows.push(workRow('a change of step, 107 pieces', await steps(page, work, 'heron'), MOST_TASK));
@@ -129,8 +130,8 @@ async function pace(page: Page, when: string): Promise<Row> {
   return { what: `sixty thousand numbers sorted, ${when}`, figures: `${least.toFixed(0)} to ${most.toFixed(0)} ms` };
 }
 
-/** From the press on its link among the jobs until every piece is drawn and a frame has shown it. */
-async function openings(page: Page, panel: string, count: number): Promise<number[]> {
+/** From the press on its link among the jobs until the panel is painted and a frame has shown it. */
+async function openings(page: Page, panel: string): Promise<number[]> {
   const times: number[] = [];
   for (let i = 0; i < OPENINGS; i++) {
     await page.goto(`${BASE}/`);
@@ -143,19 +144,18 @@ async function openings(page: Page, panel: string, count: number): Promise<numbe
     await page.waitForTimeout(AIMS_MS);
     times.push(
       await link.evaluate(
-        (anchor, wanted) =>
+        (anchor) =>
           new Promise<number>((done) => {
             const start = performance.now();
             (anchor as HTMLAnchorElement).click();
             const look = () => {
               const board = document.querySelector('[data-testid="board"]');
-              if (board && board.querySelectorAll('[data-piece]').length === wanted)
+              if (board?.parentElement?.querySelector('[data-painted]'))
                 requestAnimationFrame(() => setTimeout(() => done(performance.now() - start)));
               else requestAnimationFrame(look);
             };
             look();
           }),
-        count,
       ),
     );
   }
@@ -187,23 +187,23 @@ async function middle(page: Page, selector: string): Promise<[number, number]> {
 async function taps(page: Page, work: Work, count: number): Promise<Spent[]> {
   const times: Spent[] = [];
   await page.waitForTimeout(RESTS_MS);
+  const places = await piecesOn(page.getByTestId('board'));
   for (let i = 0; i < TAPS; i++) {
-    const at = await middle(page, `[data-piece="${1 + ((i * 37) % count)}"]`);
-    times.push(await workOf(page, work, () => page.mouse.click(...at)));
+    const [x = 0, y = 0] = places.get(1 + ((i * 37) % count))?.at ?? [];
+    times.push(await workOf(page, work, () => page.mouse.click(x, y)));
   }
   return times;
 }
 
 /** A word typed for a piece, from Enter on: what is done, told and drawn anew. */
-async function marks(page: Page, work: Work, panel: string, count: number): Promise<Spent[]> {
+async function marks(page: Page, work: Work, panel: string): Promise<Spent[]> {
   const times: Spent[] = [];
   const line = page.getByLabel(/Tally line/);
   await page.goto(`${BASE}/panels/${panel}/bench`);
-  await page.locator(`[data-piece="${count}"]`).first().waitFor();
+  const board = page.getByTestId('board');
+  await board.waitFor();
   await page.waitForTimeout(RESTS_MS);
-  const cut = await page
-    .locator('[data-stage="cut"]')
-    .evaluateAll((all) => all.map((e) => e.closest('[data-piece]')?.getAttribute('data-piece') ?? ''));
+  const cut = (await panelOf(board)).pieces.flatMap((piece) => (piece.stage === 'cut' ? piece.number : []));
   for (const number of cut.slice(0, TAPS)) {
     await line.fill(`${number} ground`);
     times.push(await workOf(page, work, () => page.keyboard.press('Enter')));

@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test';
 import type { Row } from './besideLibrary.ts';
 import { addNet } from './benchNet.ts';
 import { row } from './feltBench.ts';
+import { piecesOn } from './onBoard.ts';
 
 const [ACROSS, DOWN, GLASSES] = [40, 50, 12];
 /** Main-thread work that a frame has room for; from the data to a first picture, to a sharp one, and to a mark; ms. */
@@ -112,23 +113,26 @@ function framesOf(trace: Buffer): number[] {
 /** From the tap until a frame has shown its mark. */
 async function marks(page: Page): Promise<number[]> {
   const times: number[] = [];
+  const places = await piecesOn(page.getByTestId('board'));
   for (let i = 0; i < MARKS; i++) {
+    const number = 1 + ((i * 61) % (ACROSS * DOWN));
+    const [clientX = 0, clientY = 0] = places.get(number)?.at ?? [];
     times.push(
       await page.evaluate(
-        (number) => {
-          const piece = document.querySelector(`[data-piece="${number}"]`);
-          if (!piece) throw new Error('there is no such piece');
+        ([wanted, at]) => {
+          const board = document.querySelector('[data-testid="board"]');
+          if (!board) throw new Error('there is no board');
           return new Promise<number>((done) => {
             const start = performance.now();
-            piece.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+            board.dispatchEvent(new MouseEvent('click', { bubbles: true, ...at }));
             const look = () => {
-              if (!document.querySelector(`[data-selected="${number}"]`)) return setTimeout(look);
+              if (!document.querySelector(`[data-selected="${wanted}"]`)) return setTimeout(look);
               requestAnimationFrame(() => setTimeout(() => done(performance.now() - start)));
             };
             queueMicrotask(look);
           });
         },
-        1 + ((i * 61) % (ACROSS * DOWN)),
+        [number, { clientX, clientY }] as const,
       ),
     );
     await page.waitForTimeout(120);

@@ -1,10 +1,18 @@
-import { type ComponentProps, useMemo, useRef, type CSSProperties, type ReactNode, type Ref } from 'react';
-import { pieceRings } from '#core/cartoon';
+import {
+  type ComponentProps,
+  useEffect,
+  useEffectEvent,
+  useMemo,
+  useRef,
+  type CSSProperties,
+  type ReactNode,
+  type Ref,
+} from 'react';
 import type { Glass } from '#core/stock';
-import { contains, regionContains, type Point } from '#core/geometry';
+import { contains, type Point } from '#core/geometry';
 import { Picked, type OnPanel } from './Picked.tsx';
 import { BoardTools } from './BoardTools.tsx';
-import { pieceMarkAt } from './pieceMark.ts';
+import { offerBoard, pieceAt } from './pieceAt.ts';
 import { useSelection } from '../state/selection.ts';
 import { useBoardKeys } from './useBoardKeys.ts';
 import { useLasso } from './useLasso.ts';
@@ -86,6 +94,7 @@ export function Board(props: BoardProps) {
   const { isAdding, setAdding } = useSelection();
   const board = useRef<HTMLDivElement>(null);
   const mover = useRef<HTMLDivElement>(null);
+  const picture = useRef<SVGSVGElement>(null);
   const stage = useRef<SVGGElement>(null);
   const { x, y, width, height } = paths.box;
   const pad = Math.max(width, height) * MARGIN;
@@ -105,13 +114,12 @@ export function Board(props: BoardProps) {
     return matrix ? 1 / Math.hypot(matrix.a, matrix.b) : 1;
   };
 
-  /** The piece under a pointer; between two pieces of glass the one in whose region it is. */
-  const pieceUnder = (event: React.MouseEvent): number | null => {
-    const mark = pieceMarkAt(event.target);
-    if (mark !== null) return mark;
-    const place = toMm(event);
-    return paths.cartoon.pieces.find((p) => regionContains(pieceRings(paths.cartoon, p), place))?.number ?? null;
-  };
+  const pieceUnder = (at: { clientX: number; clientY: number }) => pieceAt(paths.cartoon, toMm(at));
+  const onBoard = useEffectEvent(pieceUnder);
+  useEffect(() => {
+    const { current } = picture;
+    if (current) return offerBoard(current, (at) => onBoard(at));
+  }, []);
 
   const { lasso, lassoing, setLassoing, hand } = useLasso(toMm, (ring, isMore) => {
     if (onRing?.(ring)) return;
@@ -120,8 +128,8 @@ export function Board(props: BoardProps) {
       isMore || isAdding ? 'add' : 'set',
     );
   });
-  const press = useLongPress((target) => {
-    const number = pieceMarkAt(target);
+  const press = useLongPress((at) => {
+    const number = pieceUnder(at);
     if (number === null || onPoint || lassoing) return;
     setAdding(true);
     onPick([number], 'add');
@@ -180,6 +188,7 @@ export function Board(props: BoardProps) {
             />
           )}
           <svg
+            ref={picture}
             viewBox={printing ? `${area.x} ${area.y} ${area.width} ${area.height}` : undefined}
             data-lasso={lassoing ? 'on' : undefined}
             role="application"

@@ -1,10 +1,9 @@
 import type { Metal } from '../material/scene.ts';
-import { Hits } from './Hits.tsx';
 import { JointNumbers } from './JointNumbers.tsx';
 import { PanelPrint, type View } from './PanelPrint.tsx';
 import type { Shown } from './shown.ts';
 
-/** What lies over the painted panel: where each piece is touched, its joints' numbers, and all of it in lines for a print. */
+/** What lies over the painted panel: its joints' numbers, and all of it in lines for a print. */
 export function PanelOnBoard({
   shown,
   look,
@@ -19,7 +18,6 @@ export function PanelOnBoard({
   return (
     <>
       <PanelPrint shown={shown} view={look} metal={metal} numbers={look !== 'joints'} chosen={chosen} />
-      <Hits paths={shown.paths} pieces={shown.pieces} />
       {look === 'joints' && <JointNumbers paths={shown.paths} />}
     </>
   );

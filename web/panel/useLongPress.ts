@@ -10,11 +10,11 @@ const TREMBLES_PX = 8;
 /**
  * A press that stays where it is. The tap that ends it is no tap any more: `wasLong` says so once. Only time in which the
  * page could have heard of the finger being lifted counts: a page that is busy takes no tap for a press.
- * @param onLong what lay under it
+ * @param onLong where it was, px of the window
  */
-export function useLongPress(onLong: (target: EventTarget) => void) {
+export function useLongPress(onLong: (at: { clientX: number; clientY: number }) => void) {
   const timer = useRef<ReturnType<typeof setInterval> | null>(null);
-  const begun = useRef<{ x: number; y: number } | null>(null);
+  const begun = useRef<{ clientX: number; clientY: number } | null>(null);
   const isDone = useRef(false);
   const stop = () => {
     if (timer.current) clearInterval(timer.current);
@@ -25,21 +25,21 @@ export function useLongPress(onLong: (target: EventTarget) => void) {
       stop();
       isDone.current = false;
       if (!event.isPrimary || event.button !== 0) return;
-      const { target } = event;
-      begun.current = { x: event.clientX, y: event.clientY };
+      const at = { clientX: event.clientX, clientY: event.clientY };
+      begun.current = at;
       let rested = 0;
       timer.current = setInterval(() => {
         rested += ASKS_MS;
         if (rested < RESTS_MS) return;
         stop();
         isDone.current = true;
-        onLong(target);
+        onLong(at);
       }, ASKS_MS);
     },
     move: (event: PointerEvent) => {
       const from = begun.current;
       if (!from || !event.isPrimary) return;
-      if (Math.hypot(event.clientX - from.x, event.clientY - from.y) > TREMBLES_PX) stop();
+      if (Math.hypot(event.clientX - from.clientX, event.clientY - from.clientY) > TREMBLES_PX) stop();
     },
     up: stop,
     wasLong: () => {

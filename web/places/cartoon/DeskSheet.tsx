@@ -9,6 +9,9 @@ import { isInHand } from './ChangeList.tsx';
 
 const SHADES = ['var(--paper)', 'var(--paper-2)', 'var(--paper-3)', 'var(--paper-4)'];
 
+/** From this difficulty on a piece is hatched. */
+const HARD = 4;
+
 interface SheetProps {
   readonly paths: PanelPaths;
   readonly answer: CartoonAnswer;
@@ -26,6 +29,8 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
   const unit = Math.max(paths.box.width, paths.box.height) / 100;
   const rows = new Map(pieces.map((p) => [p.number, p]));
   const difficulty = new Map(answer.cuttability.map((c) => [c.number, c.difficulty]));
+  const regions = (are: (number: number) => boolean): string =>
+    [...paths.region].flatMap(([number, region]) => (are(number) ? region : [])).join('');
   return (
     <>
       <defs>
@@ -36,18 +41,21 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
           <path d="M0 .6L5.4 3L0 5.4" fill="none" stroke="var(--held)" strokeWidth="1.1" />
         </marker>
       </defs>
-      {cartoon.pieces.map((p) => {
-        const d = difficulty.get(p.number) ?? 1;
-        return (
-          <g key={p.number} data-piece={p.number} data-difficulty={d}>
-            <path d={paths.region.get(p.number)} fill={SHADES[p.number % SHADES.length]} fillRule="evenodd" />
-            {heldShown && isInHand(rows.get(p.number)) && (
-              <path d={paths.region.get(p.number)} fill="var(--held)" fillOpacity={0.2} fillRule="evenodd" data-held />
-            )}
-            {hardShown && d >= 4 && <path d={paths.region.get(p.number)} fill="url(#hard-to-cut)" fillRule="evenodd" />}
-          </g>
-        );
-      })}
+      {SHADES.map((shade, i) => (
+        <path key={shade} d={regions((n) => n % SHADES.length === i)} fill={shade} fillRule="evenodd" />
+      ))}
+      {heldShown && (
+        <path
+          d={regions((n) => isInHand(rows.get(n)))}
+          fill="var(--held)"
+          fillOpacity={0.2}
+          fillRule="evenodd"
+          data-held
+        />
+      )}
+      {hardShown && (
+        <path d={regions((n) => (difficulty.get(n) ?? 1) >= HARD)} fill="url(#hard-to-cut)" fillRule="evenodd" />
+      )}
       <path
         d={paths.lines.join('')}
         fill="none"

@@ -2,8 +2,9 @@ import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { CartoonAnswer, PanelEdit } from '#contract';
 import { needsCure, type Proposal } from '#core/cutting';
-import { regionContains, type Point } from '#core/geometry';
-import { pieceRings, piecesAlong, type Catch } from '#core/cartoon';
+import type { Point } from '#core/geometry';
+import { piecesAlong, type Catch } from '#core/cartoon';
+import { pieceAt } from '../../panel/pieceAt.ts';
 import { showNumbers } from '#core/units';
 import { useSelection } from '../../state/selection.ts';
 import { useSend } from '../../state/send.ts';
@@ -73,7 +74,6 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
     clear();
     return done;
   };
-  const pieceAt = (place: Point) => cartoon.pieces.find((p) => regionContains(pieceRings(cartoon, p), place))?.number;
   const hover = (place: Point | null, mmPerPx: number) => {
     const next = place && !busy ? catchOf(mode, node !== null, place, REACH_PX * mmPerPx) : null;
     setCaught((old) => (isSameCatch(old, next) ? old : next));
@@ -92,8 +92,8 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
       case 'look':
       case 'sections':
       case 'numbers': {
-        const number = pieceAt(place);
-        if (number === undefined) useSelection.getState().clear();
+        const number = pieceAt(cartoon, place);
+        if (number === null) useSelection.getState().clear();
         else if (mode === 'look') useSelection.getState().choose(panel.id, [number]);
         else useSelection.getState().toggle(panel.id, number);
         return;
@@ -132,13 +132,9 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
         const [from] = taps;
         if (!from) return setTaps([place]);
         setTaps([]);
-        const start = pieceAt(from);
+        const start = pieceAt(cartoon, from);
         const picked =
-          panelId === panel.id && start !== undefined && numbers.has(start)
-            ? [...numbers]
-            : start === undefined
-              ? []
-              : [start];
+          panelId === panel.id && start !== null && numbers.has(start) ? [...numbers] : start === null ? [] : [start];
         if (picked.length === 0) return void toast.error('Begin the arrow inside a piece.');
         const flowDeg = ((Math.atan2(place[1] - from[1], place[0] - from[0]) * 180) / Math.PI + 360) % 180;
         return void send.command({ kind: 'mark', ask: { panelId: panel.id, numbers: picked, flowDeg } });

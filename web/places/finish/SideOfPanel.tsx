@@ -14,6 +14,9 @@ const NO_LIGHT = { kind: 'bench', roomLit: true } as const;
 /** With so few left each is shown by an arrow. */
 const ARROWS = 3;
 
+/** Where a joint is open still: a ring of so many hundredths of the panel across, outside and inside. */
+const [RING, WITHIN] = [2.08, 1.52];
+
 /** One side of the panel: a tap on a joint says that it is soldered; the last open ones are shown by arrows. */
 export function SideOfPanel({
   view,
@@ -59,18 +62,7 @@ export function SideOfPanel({
         >
           <g ref={stage} transform={side === 'back' ? `translate(${2 * x + width} 0) scale(-1 1)` : undefined}>
             <PanelPrint shown={shown} view={side} metal={scene.metal} numbers={false} />
-            {open.map(({ number, at }) => (
-              <circle
-                key={number}
-                cx={at[0]}
-                cy={at[1]}
-                r={unit * 0.9}
-                fill="var(--paper)"
-                stroke="var(--copper)"
-                strokeWidth={unit * 0.28}
-                data-open-joint={number}
-              />
-            ))}
+            {open.length > 0 && <Rings joints={open} unit={unit} />}
             {isBegun &&
               open
                 .slice(0, ARROWS)
@@ -84,6 +76,17 @@ export function SideOfPanel({
         {jointsWords(joints, panel.soldered[side], side)}
       </figcaption>
     </figure>
+  );
+}
+
+/** The open joints, all in one line of dots: a large panel has hundreds on each side. Inside an svg, in mm. */
+function Rings({ joints, unit }: { joints: readonly Joint[]; unit: number }) {
+  const dots = joints.map(({ at: [x, y] }) => `M${x} ${y}h0`).join('');
+  return (
+    <g fill="none" strokeLinecap="round" data-open-joints={joints.map((joint) => joint.number).join(' ')}>
+      <path d={dots} stroke="var(--copper)" strokeWidth={unit * RING} />
+      <path d={dots} stroke="var(--paper)" strokeWidth={unit * WITHIN} />
+    </g>
   );
 }
 

@@ -9,7 +9,7 @@ import {
 } from '@dnd-kit/core';
 import { useRef, useState, type ReactNode } from 'react';
 import type { Glass } from '#core/stock';
-import { pieceMarkAt } from '../../panel/pieceMark.ts';
+import { pieceInWindow } from '../../panel/pieceAt.ts';
 import { GlassChip } from '../../panel/GlassChip.tsx';
 
 /** A list is scrolled by a finger that moves at once; one that rests on a glass takes it up. */
@@ -66,7 +66,7 @@ export function GlassDrag({ glasses, onOver, onDrop, children }: GlassDragProps)
 
 function pieceUnder({ activatorEvent, delta }: Pick<DragMoveEvent, 'activatorEvent' | 'delta'>): number | null {
   const from = pointOf(activatorEvent);
-  return from && pieceMarkAt(document.elementFromPoint(from.clientX + delta.x, from.clientY + delta.y));
+  return from && pieceInWindow({ clientX: from.clientX + delta.x, clientY: from.clientY + delta.y });
 }
 
 const pointOf = (event: Event): Pick<Touch, 'clientX' | 'clientY'> | null =>

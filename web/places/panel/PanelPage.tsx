@@ -2,15 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { limitsOf, standingOf } from '#core/bench';
-import {
-  knownDrawing,
-  useCartoon,
-  usePanel,
-  useRack,
-  useReader,
-  useSettings,
-  useStudio,
-} from '../../state/studio.ts';
+import { knownDrawing, useCartoon, usePanel, useRack, useReader, useSettings, useStudio } from '../../state/studio.ts';
 import { UndoButtons } from '../../history/UndoButtons.tsx';
 import { panelPaths } from '../../panel/paths.ts';
 import { NotHere } from '../../ui/NotHere.tsx';
