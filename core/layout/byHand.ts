@@ -200,7 +200,8 @@ function chordOf(ring: Ring, { nx, ny, c }: HalfPlane): StraightBreak | null {
 
 /** What stands for the free parts of a sheet on which pieces are laid by hand: each a small sheet of its own. */
 export const partName = (sheetId: string, at: number): string => `${sheetId}\u0000${at}`;
-const wholeName = (id: string): string => id.split('\u0000')[0] ?? id;
+/** The sheet that a part was of, however often it was parted. */
+export const wholeName = (id: string): string => id.split('\u0000')[0] ?? id;
 
 /** A sheet on which pieces lie by hand, and how they come out. */
 export interface HandLaidSheet {
@@ -235,8 +236,11 @@ export function withHandLaid(layout: Layout, sheets: readonly HandLaidSheet[], k
       })),
     };
   });
+  const sheetOfPart = new Map(
+    sheets.flatMap(({ sheet, out }) => out.free.map((_, i) => [partName(sheet.id, i), sheet.id] as const)),
+  );
   const named = <T extends { readonly sheetId: string }>(list: readonly T[]): T[] =>
-    list.map((one) => ({ ...one, sheetId: wholeName(one.sheetId) }));
+    list.map((one) => ({ ...one, sheetId: sheetOfPart.get(one.sheetId) ?? one.sheetId }));
   const placements = [...own.flatMap((one) => one.placements), ...named(layout.placements)];
   const offcuts = [...own.flatMap((one) => one.offcuts), ...named(layout.offcuts)];
   const mm2 = (rings: readonly { readonly outline: Ring }[]) =>

@@ -31,6 +31,7 @@ export interface LayoutTolerance {
 }
 
 const TOLERANCE: LayoutTolerance = { mm: 0.01, deg: 0.01, mm2: 1 };
+const NONE: ReadonlySet<string> = new Set();
 /** No part may be thinner, mm. */
 const THINNEST_MM = 0.05;
 /** By how much a break may come nearer to a piece than half a margin, mm. */
@@ -45,9 +46,15 @@ interface Laid {
 /**
  * Everything that a layout promises, looked at afresh from the outlines and the breaks alone: nothing of the search is
  * used but the test for a square. Each break is made in turn on rings that may be concave.
+ * @param inStrips ids of pieces that share their breaks with each other: among them there is no margin
  * @returns what is wrong, nothing when it holds
  */
-export function checkLayout(job: LayoutJob, layout: Layout, tolerance: LayoutTolerance = TOLERANCE): LayoutFault[] {
+export function checkLayout(
+  job: LayoutJob,
+  layout: Layout,
+  tolerance: LayoutTolerance = TOLERANCE,
+  inStrips: ReadonlySet<string> = NONE,
+): LayoutFault[] {
   const faults: LayoutFault[] = [];
   const pieces = new Map(job.pieces.map((piece) => [piece.id, piece]));
   const seen = new Set<string>();
@@ -77,8 +84,8 @@ export function checkLayout(job: LayoutJob, layout: Layout, tolerance: LayoutTol
       continue;
     }
     for (const one of laid) faults.push(...faultsOfPiece(one, sheet, job, tolerance));
-    faults.push(...faultsBetween(laid, job.marginMm, tolerance));
-    const { parts, faults: ofBreaks } = brokenApart(sheet, breaks, laid, job.marginMm);
+    faults.push(...faultsBetween(laid, job.marginMm, tolerance, inStrips));
+    const { parts, faults: ofBreaks } = brokenApart(sheet, breaks, laid, job.marginMm, inStrips);
     faults.push(...ofBreaks);
     faults.push(
       ...faultsOfParts(
@@ -117,7 +124,7 @@ export function faultsOfLaying(
   const laid = lying.map((one): Laid => ({ ...one, inside: insideOf(one.placement.outline) }));
   const whole = { ...job, sheets: [sheet], pieces: [] };
   const own = laid.flatMap((one) => faultsOfPiece(one, sheet, whole, TOLERANCE));
-  return [...own, ...faultsBetween(laid, job.marginMm, TOLERANCE)].filter(isOfLaying);
+  return [...own, ...faultsBetween(laid, job.marginMm, TOLERANCE, NONE)].filter(isOfLaying);
 }
 
 /** A point well inside a ring: its centroid, or half way along a chord of it. */
@@ -215,10 +222,16 @@ const side = (a: Point, b: Point, p: Point): number => (b[0] - a[0]) * (p[1] - a
 const cross = (p: Point, q: Point, r: Point, s: Point): boolean =>
   side(p, q, r) > 0 !== side(p, q, s) > 0 && side(r, s, p) > 0 !== side(r, s, q) > 0;
 
-function faultsBetween(laid: readonly Laid[], marginMm: number, tol: LayoutTolerance): LayoutFault[] {
+function faultsBetween(
+  laid: readonly Laid[],
+  wantedMm: number,
+  tol: LayoutTolerance,
+  inStrips: ReadonlySet<string>,
+): LayoutFault[] {
   const faults: LayoutFault[] = [];
   laid.forEach((a, i) => {
     for (const b of laid.slice(i + 1)) {
+      const marginMm = inStrips.has(a.piece.id) && inStrips.has(b.piece.id) ? 0 : wantedMm;
       const [one, two] = [a.placement.outline, b.placement.outline];
       if (farApart(one, two, marginMm)) continue;
       // Touching outlines that are rounded may cross by as much.
@@ -245,7 +258,13 @@ const gap = (a: Ring, b: Ring): number =>
   Math.min(...a.map((p) => distanceToRing(p, b)), ...b.map((p) => distanceToRing(p, a)));
 
 /** The breaks made in turn. A part is the ring that earlier breaks left. */
-function brokenApart(sheet: LayoutSheet, breaks: readonly Break[], laid: readonly Laid[], marginMm: number) {
+function brokenApart(
+  sheet: LayoutSheet,
+  breaks: readonly Break[],
+  laid: readonly Laid[],
+  marginMm: number,
+  inStrips: ReadonlySet<string>,
+) {
   const faults: LayoutFault[] = [];
   let parts: Ring[] = [sheet.outline];
   breaks.forEach((one, at) => {
@@ -255,7 +274,7 @@ function brokenApart(sheet: LayoutSheet, breaks: readonly Break[], laid: readonl
       return;
     }
     for (const { placement, inside, piece } of laid) {
-      if (contains(part, inside) && comesTooNear(placement.outline, one, marginMm)) {
+      if (contains(part, inside) && comesTooNear(placement.outline, one, inStrips.has(piece.id) ? 0 : marginMm)) {
         faults.push({ code: 'break-near', id: piece.id, at });
       }
     }

@@ -3,11 +3,13 @@ import { describe, expect, it } from 'vitest';
 import { signedArea, type Point, type Ring } from '../geometry/index.ts';
 import { upright } from '../stock/index.ts';
 import { nth } from '../units/index.ts';
+import { hullOf, leastWidth, ringOf } from './convex.ts';
 import {
   checkLayout,
   checkWithStrips,
   countInStrip,
   Layouter,
+  planFault,
   planStrips,
   stripForms,
   stripLength,
@@ -42,6 +44,11 @@ function shaped({ widthMm, longMm, shortMm, leanMm }: StripForm, deg: number, at
   ]);
   return shortMm < 0.1 ? turned.slice(0, 3) : turned;
 }
+
+const middle = (ring: Ring): Point => [
+  ring.reduce((sum, [x]) => sum + x, 0) / ring.length,
+  ring.reduce((sum, [, y]) => sum + y, 0) / ring.length,
+];
 
 const many = (form: StripForm, count: number, more: Partial<LayoutPiece> = {}, turn = 37): LayoutPiece[] =>
   Array.from({ length: count }, (_, i) => ({
@@ -80,7 +87,8 @@ describe('strips', () => {
     expect(plan.stopMm).toBeCloseTo(plan.form.widthMm, 6);
     expect(plan.angleDeg).toBeCloseTo(60, 6);
     // Strips across the sheet take less of it: of 388 mm 20 are the slanted end, then one each 40 mm.
-    expect(plan.strips).toEqual([{ sheetId: 'A', count: 4, most: Math.floor((388 - 20) / 40) }]);
+    const inEach = Math.floor((388 - 20) / 40);
+    expect(plan.strips).toEqual([{ sheetId: 'A', count: 4, least: inEach, most: inEach }]);
   });
 
   it('tapered sides turn end for end: n · (a + b)/2 and one slanted end', () => {
@@ -109,17 +117,19 @@ describe('strips', () => {
     expect(plans[0]?.pieceIds).not.toContain('1');
   });
 
-  it('several sheets are filled one after the other, offcuts first; a crooked one is passed over', () => {
-    const crooked: Ring = [
+  it('several sheets are filled one after the other, offcuts first; one with a flaw or a hollow is passed over', () => {
+    const hollow: Ring = [
       [0, 0],
-      [300, 0],
-      [250, 200],
-      [0, 200],
+      [200, 0],
+      [200, 150],
+      [100, 60],
+      [0, 150],
     ];
     const sheets = [
       sheet('B', 300, 200),
       sheet('K', 200, 120, { offcut: true }),
-      { ...sheet('C', 1, 1), outline: crooked },
+      { ...sheet('C', 1, 1), outline: hollow },
+      sheet('F', 180, 150, { flaws: [upright(4, 4)] }),
     ];
     const pieces = many(DIAMOND, 40);
     const [plan] = planStrips(pieces, sheets, BY);
@@ -127,6 +137,56 @@ describe('strips', () => {
     held(pieces, sheets, plan);
     expect(plan.strips.map((one) => one.sheetId)).toEqual(['K', 'B']);
   });
+
+  it('a three-cornered offcut gives strips along its sides, fewer in each towards its point', () => {
+    // Right-angled, 300 by 300: of strips 40 wide the k-th has 300 − 40 (k + 1) mm, so 6, 5, 4, 3, 2 and 1 squares of 40.
+    const offcut = {
+      ...sheet('T', 1, 1, { offcut: true }),
+      outline: [
+        [0, 0],
+        [300, 0],
+        [0, 300],
+      ] as Ring,
+    };
+    const square: StripForm = { widthMm: 40, longMm: 40, shortMm: 40, leanMm: 0 };
+    const pieces = many(square, 21);
+    const [plan] = planStrips(pieces, [offcut], { edgeMm: 0, keepMm: 60 });
+    if (!plan) throw new Error('no strips');
+    expect(checkLayout({ edgeMm: 0, keepMm: 60, marginMm: 0, pieces, sheets: [offcut] }, plan.layout)).toEqual([]);
+    expect(plan.strips).toEqual([{ sheetId: 'T', count: 6, least: 1, most: 6 }]);
+  });
+
+  it('any convex sheet, its edge kept off or not: the layout holds', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 0, max: 420 }), fc.integer({ min: 0, max: 380 })), {
+          minLength: 3,
+          maxLength: 9,
+        }),
+        fc.record({
+          widthMm: fc.double({ min: 12, max: 60, noNaN: true }),
+          longMm: fc.double({ min: 15, max: 70, noNaN: true }),
+          share: fc.double({ min: 0, max: 1, noNaN: true }),
+          leanMm: fc.double({ min: -25, max: 35, noNaN: true }),
+        }),
+        fc.constantFrom(null, 90),
+        fc.constantFrom(0, 6),
+        (points, { widthMm, longMm, share, leanMm }, flowDeg, edgeMm) => {
+          const outline = ringOf(hullOf(points));
+          fc.pre(outline.length >= 3 && leastWidth(hullOf(points)) > 20);
+          const form = { widthMm, longMm, shortMm: share < 0.1 ? 0 : longMm * share, leanMm };
+          const pieces = many(form, 18, { flowDeg, flowToleranceDeg: 12 });
+          const sheets = [{ ...sheet('A', 1, 1, { flowDeg }), outline }];
+          for (const plan of planStrips(pieces, sheets, { edgeMm, keepMm: 60 })) {
+            const ids = new Set(plan.pieceIds);
+            const job = { edgeMm, keepMm: 60, marginMm: 0, pieces: pieces.filter((piece) => ids.has(piece.id)) };
+            expect(checkLayout({ ...job, sheets: plan.laid.map((one) => one.sheet) }, plan.layout)).toEqual([]);
+          }
+        },
+      ),
+      { numRuns: 30, seed: 11 },
+    );
+  }, 120_000);
 
   it('few alike, or none with parallel sides, ask for no strips', () => {
     expect(planStrips(many(DIAMOND, 3), [sheet('A', 600, 400)], BY)).toEqual([]);
@@ -160,7 +220,7 @@ describe('strips', () => {
               edgeMm,
               keepMm: 60,
               marginMm: 0,
-              sheets,
+              sheets: plan.laid.map((one) => one.sheet),
               pieces: pieces.filter((p) => plan.pieceIds.includes(p.id)),
             };
             expect(checkLayout(job, plan.layout)).toEqual([]);
@@ -171,7 +231,7 @@ describe('strips', () => {
       ),
       { numRuns: 60, seed: 5 },
     );
-  });
+  }, 120_000);
 });
 
 describe('strips or free packing', () => {
@@ -187,6 +247,23 @@ describe('strips or free packing', () => {
     expect(done.strips).toHaveLength(1);
     expect(done.layout.glassConsumedMm2).toBeLessThan(found.glassConsumedMm2);
     expect(checkWithStrips(job, done)).toEqual([]);
+  });
+
+  it('what strips leave of a sheet is used for other pieces, and by other strips', () => {
+    const other = many({ widthMm: 70, longMm: 80, shortMm: 20, leanMm: -10 }, 3).map((p) => ({ ...p, id: `x${p.id}` }));
+    const border: StripForm = { widthMm: 25, longMm: 110, shortMm: 110, leanMm: 0 };
+    const borders = many(border, 5).map((p) => ({ ...p, id: `b${p.id}` }));
+    const job = { ...by, pieces: [...many(DIAMOND, 40), ...borders, ...other], sheets: [sheet('A', 500, 400)] };
+    const search = new Layouter(job, options);
+    search.run(10);
+    const done = stripsOrNot(job, search.best(), options, 40);
+    expect(done.strips.map((plan) => plan.strips.map((one) => one.sheetId))).toEqual([['A'], ['A']]);
+    expect(done.layout.placements).toHaveLength(48);
+    expect(done.layout.placements.every((one) => one.sheetId === 'A')).toBe(true);
+    expect(checkWithStrips(job, done)).toEqual([]);
+    // As it would be kept: each break crosses the part that it is made in, and no part holds two.
+    const laid = done.layout.placements.map(({ pieceId, outline }) => ({ id: pieceId, at: middle(outline) }));
+    expect(planFault(nth(job.sheets, 0).outline, done.layout.breaks, laid)).toBeNull();
   });
 
   it('others lie beside them on sheets of their own; where strips gain nothing the search stands', () => {

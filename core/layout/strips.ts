@@ -1,7 +1,10 @@
 import { boxOf, signedArea, type Point, type Ring } from '../geometry/index.ts';
 import type { StraightBreak } from '../stock/index.ts';
 import { nth, pointAt } from '../units/index.ts';
-import { keptLayout, type KeptSheet } from './kept.ts';
+import { freeParts, withHandLaid, type HandLaidSheet } from './byHand.ts';
+import { areaOf, halfPlanes, hullOf, type HalfPlane } from './convex.ts';
+import { cutOut } from './cutOut.ts';
+import type { KeptSheet } from './kept.ts';
 import { tracedOutline } from './shape.ts';
 import type { Layout, LayoutJob, LayoutPiece, LayoutSheet, Placement } from './types.ts';
 
@@ -29,9 +32,19 @@ export interface StripPlan {
   readonly angleDeg: number;
   /** Where the stop stands for the cuts across, square to them; null for tapered pieces, which turn end for end. */
   readonly stopMm: number | null;
-  readonly strips: readonly { readonly sheetId: string; readonly count: number; readonly most: number }[];
+  readonly strips: readonly StripsOfSheet[];
   /** Made with no margin: neighbours share their breaks. */
   readonly layout: Layout;
+  /** How they come out of each sheet, and what that leaves. */
+  readonly laid: readonly HandLaidSheet[];
+}
+
+interface StripsOfSheet {
+  readonly sheetId: string;
+  readonly count: number;
+  /** Pieces that a strip has room for: fewer in some where the sheet is no rectangle. */
+  readonly least: number;
+  readonly most: number;
 }
 
 /** Fewer equal pieces are no reason to set a stop. */
@@ -42,6 +55,10 @@ const ALIKE_MM = 0.25;
 const POINT_MM = 0.3;
 /** A break that ends so near to the edge of the glass is its edge, mm. */
 const EDGE_MM = 0.06;
+/** Ways that differ by less are one, rad. */
+const SAME_WAY_RAD = 1e-3;
+/** On a sheet that narrows, strips are tried so many steps of what they leave over further in. */
+const STEPS_OFF = 8;
 
 interface Standing {
   readonly form: StripForm;
@@ -104,24 +121,38 @@ export function stripKind({ widthMm, longMm, shortMm, leanMm }: StripForm): Stri
   return Math.abs(Math.hypot(leanMm, widthMm) - longMm) < ALIKE_MM ? 'diamond' : 'parallelogram';
 }
 
-/** Length of glass that so many take in one strip: their middles side by side, and one slanted end. */
-export function stripLength({ longMm, shortMm, leanMm }: StripForm, count: number): number {
+/** Where so many in one strip end on its near side and on its far one, from the near corner of the first. */
+function endsOf({ longMm, shortMm, leanMm }: StripForm, count: number): readonly [near: number, far: number] {
   const pair = longMm + shortMm;
-  // Where the last one ends, on the near side of the strip and on the far one.
   const near = count % 2 === 0 ? (count / 2) * pair : ((count - 1) / 2) * pair + longMm;
-  const far = count % 2 === 0 ? near + leanMm : near - (longMm - leanMm - shortMm);
-  return Math.max(near, far) - Math.min(0, leanMm);
+  return [near, count % 2 === 0 ? near + leanMm : near - (longMm - leanMm - shortMm)];
+}
+
+/** Length of glass that so many take in one strip: their middles side by side, and one slanted end. */
+export const stripLength = (form: StripForm, count: number): number =>
+  Math.max(...endsOf(form, count)) - Math.min(0, form.leanMm);
+
+/** Where glass begins and ends on the near side of a strip and on its far side, mm along it. */
+interface Room {
+  readonly near: readonly [number, number];
+  readonly far: readonly [number, number];
+}
+
+/** From where so many of a form stand in a strip, and how many that are. */
+function standIn(form: StripForm, { near, far }: Room): { readonly from: number; readonly count: number } {
+  const from = Math.max(near[0], far[0] - form.leanMm);
+  const length = Math.max(near[1], far[1]) - from;
+  let count = Math.max(0, Math.floor(length / ((form.longMm + form.shortMm) / 2)) + 1);
+  for (; count > 0; count--) {
+    const [onNear, onFar] = endsOf(form, count);
+    if (from + onNear <= near[1] + 1e-6 && from + onFar <= far[1] + 1e-6) break;
+  }
+  return { from, count };
 }
 
 /** How many go into a strip of a length. */
-export function countInStrip(form: StripForm, lengthMm: number): number {
-  let count = Math.max(0, Math.floor(lengthMm / ((form.longMm + form.shortMm) / 2)) + 1);
-  while (count > 0 && stripLength(form, count) > lengthMm + 1e-6) count--;
-  return count;
-}
-
-/** Strips lie along the width of a sheet or along its height. */
-type Way = 'wide' | 'high';
+export const countInStrip = (form: StripForm, lengthMm: number): number =>
+  standIn(form, { near: [0, lengthMm], far: [0, lengthMm] }).count;
 
 interface Member {
   readonly piece: LayoutPiece;
@@ -136,14 +167,12 @@ export function planStrips(
 ): StripPlan[] {
   const plans: StripPlan[] = [];
   let open = [...pieces];
-  let free = sheets.filter((sheet) => isUpright(sheet.outline) && sheet.flaws.length === 0);
+  let free = [...sheets];
   for (;;) {
     let best: Filled | null = null;
     for (const members of groupsOf(open)) {
-      for (const way of ['wide', 'high'] as const) {
-        const filled = fill(members, free, way, by.edgeMm);
-        if (filled !== null && (best === null || isBetter(filled, best))) best = filled;
-      }
+      const filled = fill(members, free, by.edgeMm);
+      if (filled !== null && (best === null || isBetter(filled, best))) best = filled;
     }
     if (best === null) return plans;
     const plan = planOf(best, by.keepMm);
@@ -151,22 +180,31 @@ export function planStrips(
     const done = new Set(plan.pieceIds);
     const used = new Set(plan.strips.map((one) => one.sheetId));
     open = open.filter((piece) => !done.has(piece.id));
-    free = free.filter((sheet) => !used.has(sheet.id));
+    free = [...free.filter((sheet) => !used.has(sheet.id)), ...plan.laid.flatMap(freeParts)];
   }
 }
 
 /** Sheets filled with strips of one form. */
-interface Filled {
+interface Filled extends Amount {
   readonly form: StripForm;
-  readonly sheets: readonly KeptSheet[];
-  readonly strips: StripPlan['strips'];
+  readonly laid: readonly OnSheet[];
+}
+
+/** One sheet with strips on it. */
+interface OnSheet extends Amount {
+  readonly kept: KeptSheet;
+  readonly strips: StripsOfSheet;
+}
+
+interface Amount {
+  /** Pieces. */
   readonly count: number;
   /** Of the strips themselves. */
   readonly glassMm2: number;
 }
 
 /** The more pieces the better, then the less glass each. */
-const isBetter = (a: Filled, b: Filled): boolean =>
+const isBetter = (a: Amount, b: Amount): boolean =>
   a.count !== b.count ? a.count > b.count : a.glassMm2 < b.glassMm2 - 1e-6;
 
 /** Pieces that stand alike in a strip; one piece may belong to several groups. */
@@ -182,109 +220,212 @@ function groupsOf(pieces: readonly LayoutPiece[]): Member[][] {
   return groups.filter((group) => group.length >= LEAST_ALIKE);
 }
 
-function isUpright(ring: Ring): boolean {
-  const { minX, minY, maxX, maxY } = boxOf(ring);
-  return Math.abs(Math.abs(signedArea(ring)) - (maxX - minX) * (maxY - minY)) < 0.5;
+/** Ways in which strips may run on a sheet, rad: along its sides, or straight across it; none where it has hollows or flaws. */
+function waysOn({ outline, flaws }: LayoutSheet): number[] {
+  const hull = hullOf(outline);
+  if (flaws.length > 0 || areaOf(hull) - Math.abs(signedArea(outline)) > 0.5) return [];
+  const ways = [0, Math.PI / 2];
+  for (const { nx, ny } of halfPlanes(hull)) {
+    const rad = (Math.atan2(nx, -ny) + Math.PI) % Math.PI;
+    if (ways.every((way) => Math.abs(Math.sin(way - rad)) > SAME_WAY_RAD)) ways.push(rad);
+  }
+  return ways;
 }
 
-const WAY_RAD: Readonly<Record<Way, number>> = { wide: 0, high: Math.PI / 2 };
-
 /** Whether a piece may lie so, its longer side along the strips; turned end for end it lies as well. */
-function mayLie({ piece, standing }: Member, { flowDeg }: LayoutSheet, way: Way): boolean {
+function mayLie({ piece, standing }: Member, { flowDeg }: LayoutSheet, wayRad: number): boolean {
   if (piece.flowDeg === null || flowDeg === null || piece.flowToleranceDeg >= 90) return true;
   const own = piece.turnOver ? 180 - piece.flowDeg : piece.flowDeg;
-  const lies = own + ((WAY_RAD[way] - standing.baseRad) * 180) / Math.PI - flowDeg;
+  const lies = own + ((wayRad - standing.baseRad) * 180) / Math.PI - flowDeg;
   return Math.abs(lies - 180 * Math.round(lies / 180)) <= piece.flowToleranceDeg + 1e-6;
 }
 
-function fill(members: readonly Member[], sheets: readonly LayoutSheet[], way: Way, edgeMm: number): Filled | null {
+function fill(members: readonly Member[], sheets: readonly LayoutSheet[], edgeMm: number): Filled | null {
   const { form } = nth(members, 0).standing;
   const mm2 = (sheet: LayoutSheet) => Math.abs(signedArea(sheet.outline));
   const inOrder = [...sheets].sort((a, b) => Number(b.offcut) - Number(a.offcut) || mm2(a) - mm2(b));
   let waiting = [...members];
-  const filled: KeptSheet[] = [];
-  const strips: StripPlan['strips'][number][] = [];
-  let glassMm2 = 0;
+  const laid: OnSheet[] = [];
   for (const sheet of inOrder) {
-    const lying = waiting.filter((member) => mayLie(member, sheet, way));
-    const laid = onOneSheet(lying, sheet, way, form, edgeMm);
-    if (laid === null) continue;
-    filled.push(laid.kept);
-    strips.push({ sheetId: sheet.id, count: laid.strips, most: laid.most });
-    glassMm2 += laid.glassMm2;
-    const done = new Set(laid.kept.placements.map((one) => one.pieceId));
+    let best: OnSheet | null = null;
+    for (const wayRad of waysOn(sheet)) {
+      const lying = waiting.filter((member) => mayLie(member, sheet, wayRad));
+      const found = onOneSheet(lying, sheet, wayRad, form, edgeMm);
+      if (found !== null && (best === null || isBetter(found, best))) best = found;
+    }
+    if (best === null) continue;
+    laid.push(best);
+    const done = new Set(best.kept.placements.map((one) => one.pieceId));
     waiting = waiting.filter(({ piece }) => !done.has(piece.id));
     if (waiting.length === 0) break;
   }
   const count = members.length - waiting.length;
-  return count < LEAST_ALIKE ? null : { form, sheets: filled, strips, count, glassMm2 };
+  return count < LEAST_ALIKE ? null : { form, laid, count, glassMm2: laid.reduce((sum, one) => sum + one.glassMm2, 0) };
 }
 
-function planOf({ form, sheets, strips }: Filled, keepMm: number): StripPlan {
+const NOTHING_ELSE: Layout = {
+  placements: [],
+  unplaced: [],
+  breaks: [],
+  offcuts: [],
+  use: 0,
+  glassConsumedMm2: 0,
+};
+
+function planOf({ form, laid }: Filled, keepMm: number): StripPlan {
   const kind = stripKind(form);
   const angle = Math.atan2(form.widthMm, Math.abs(form.leanMm));
+  const sheets = laid.map((one) => asHandLaid(one.kept, keepMm));
   return {
     form,
     kind,
     pieceIds: sheets.flatMap((one) => one.placements.map(({ pieceId }) => pieceId)),
     angleDeg: (angle * 180) / Math.PI,
     stopMm: kind === 'tapered' || kind === 'triangle' ? null : form.longMm * Math.sin(angle),
-    strips,
-    layout: keptLayout(sheets, keepMm),
+    strips: laid.map((one) => one.strips),
+    layout: withHandLaid(NOTHING_ELSE, sheets, keepMm),
+    laid: sheets,
   };
 }
 
-/** Strips of one sheet beside each other from its edge, as many as the pieces fill; null where not one goes in. */
-function onOneSheet(members: readonly Member[], sheet: LayoutSheet, way: Way, form: StripForm, edgeMm: number) {
-  const box = boxOf(sheet.outline);
-  // Along and across the strips; a sheet that is broken high is turned by a quarter to be thought of as wide.
-  const [length, breadth] =
-    way === 'wide' ? [box.maxX - box.minX, box.maxY - box.minY] : [box.maxY - box.minY, box.maxX - box.minX];
-  const most = countInStrip(form, length - 2 * edgeMm);
-  const across = Math.floor((breadth - 2 * edgeMm + 1e-6) / form.widthMm);
-  if (most === 0 || across <= 0 || members.length === 0) return null;
-  const count = Math.min(across, Math.ceil(members.length / most));
-  /** From (along, across) to the sheet; turned by a quarter clockwise for strips that run high. */
-  const onSheet = (u: number, v: number): Point =>
-    way === 'wide' ? [box.minX + u, box.minY + v] : [box.maxX - v, box.minY + u];
-  const breaks: StraightBreak[] = [];
-  const cut = (u0: number, v0: number, u1: number, v1: number) =>
-    breaks.push({ from: onSheet(u0, v0), to: onSheet(u1, v1) });
-  const placements: Placement[] = [];
-  for (let k = 0; k <= count; k++) {
-    const v = edgeMm + k * form.widthMm;
-    if (v > EDGE_MM && v < breadth - EDGE_MM) cut(0, v, length, v);
+/** What strips leave of a sheet may be used like what is left beside pieces that lie by hand. */
+function asHandLaid({ sheet, breaks, placements, insides }: KeptSheet, keepMm: number): HandLaidSheet {
+  const out = cutOut(sheet.outline, breaks, insides, new Set(insides.map(({ id }) => id)), keepMm);
+  const free = typeof out === 'string' ? [] : out.kept.map(({ outline }) => outline);
+  return { sheet, placements, out: { breaks, free } };
+}
+
+/** A convex sheet seen along the strips: u along them, v across, both in mm. */
+class Seen {
+  private readonly sides: readonly HalfPlane[];
+  private readonly cos: number;
+  private readonly sin: number;
+  /** Where it begins and ends across the strips, and how long it is along them. */
+  readonly from: number;
+  readonly to: number;
+  readonly longMm: number;
+
+  constructor(outline: Ring, wayRad: number) {
+    [this.cos, this.sin] = [Math.cos(wayRad), Math.sin(wayRad)];
+    const turned = outline.map(([x, y]): Point => [x * this.cos + y * this.sin, y * this.cos - x * this.sin]);
+    this.sides = halfPlanes(hullOf(turned));
+    const { minX, minY, maxX, maxY } = boxOf(turned);
+    [this.from, this.to, this.longMm] = [minY, maxY, maxX - minX];
   }
-  for (let k = 0; k < count; k++) {
-    const v = edgeMm + k * form.widthMm;
-    const inStrip = members.slice(k * most, (k + 1) * most);
-    let u = edgeMm - Math.min(0, form.leanMm);
+
+  readonly onSheet = (u: number, v: number): Point => [u * this.cos - v * this.sin, u * this.sin + v * this.cos];
+
+  /** Where the glass begins and ends along a line of one v, so much within its edge; null where there is none. */
+  chord(v: number, withinMm: number): readonly [number, number] | null {
+    let [least, most] = [-Infinity, Infinity];
+    for (const { nx, ny, c } of this.sides) {
+      const left = c - withinMm - ny * v;
+      if (Math.abs(nx) < 1e-9) {
+        if (left < -1e-6) return null;
+      } else if (nx > 0) most = Math.min(most, left / nx);
+      else least = Math.max(least, left / nx);
+    }
+    return least < most ? [least, most] : null;
+  }
+
+  /** Whether a break would run along the edge of the glass, or off it. */
+  isEdge([au, av]: Point, [bu, bv]: Point): boolean {
+    return this.sides.some(({ nx, ny, c }) => nx * au + ny * av > c - EDGE_MM && nx * bu + ny * bv > c - EDGE_MM);
+  }
+}
+
+/** Strips beside each other from one v on, as many as the pieces fill. */
+interface Run {
+  readonly at: number;
+  /** Where the first piece of each stands, and how many it holds. */
+  readonly strips: readonly { readonly from: number; readonly count: number }[];
+  readonly count: number;
+}
+
+function runFrom(at: number, seen: Seen, form: StripForm, wanted: number, edgeMm: number): Run {
+  const strips: { from: number; count: number }[] = [];
+  let count = 0;
+  for (let v = at; count < wanted; v += form.widthMm) {
+    const [near, far] = [seen.chord(v, edgeMm), seen.chord(v + form.widthMm, edgeMm)];
+    if (near === null || far === null) break;
+    const strip = standIn(form, { near, far });
+    if (strip.count === 0) break;
+    strips.push(strip);
+    count += strip.count;
+  }
+  return { at, strips, count: Math.min(count, wanted) };
+}
+
+/** Strips of one sheet beside each other, as many as the pieces fill; null where not one goes in. */
+function onOneSheet(
+  members: readonly Member[],
+  sheet: LayoutSheet,
+  wayRad: number,
+  form: StripForm,
+  edgeMm: number,
+): OnSheet | null {
+  if (members.length === 0) return null;
+  const seen = new Seen(sheet.outline, wayRad);
+  const run = bestRun(seen, form, members.length, edgeMm);
+  if (run === null) return null;
+  const breaks: StraightBreak[] = [];
+  /** Where the edge of the glass does as well, nothing is broken. */
+  const cut = (a: Point, b: Point) => {
+    if (!seen.isEdge(a, b)) breaks.push({ from: seen.onSheet(...a), to: seen.onSheet(...b) });
+  };
+  const placements: Placement[] = [];
+  let glassMm2 = 0;
+  for (let k = 0; k <= run.strips.length; k++) {
+    const v = run.at + k * form.widthMm;
+    const [from, to] = seen.chord(v, 0) ?? [0, 0];
+    if (to - from > EDGE_MM) cut([from, v], [to, v]);
+    // A strip is as long as its middle line.
+    if (k > 0) glassMm2 += form.widthMm * lengthOf(seen.chord(v - form.widthMm / 2, 0));
+  }
+  let next = 0;
+  for (const [k, strip] of run.strips.entries()) {
+    const v = run.at + k * form.widthMm;
+    const inStrip = members.slice(next, next + strip.count);
+    next += strip.count;
+    let u = strip.from;
+    const slanted = (leanMm: number) => cut([u, v], [u + leanMm, v + form.widthMm]);
     inStrip.forEach(({ piece, standing }, i) => {
       const isTurned = i % 2 === 1;
       const lean = isTurned ? form.longMm - form.leanMm - form.shortMm : form.leanMm;
       // The side at which it begins; the one at which it ends is the next one's.
-      slanted(u, v, isTurned ? -lean : lean, i === 0);
-      placements.push(
-        lieAt(piece, standing, sheet.id, way, onSheet, isTurned ? cornerTurned(u, v, form) : [u, v], isTurned),
-      );
+      slanted(isTurned ? -lean : lean);
+      const corner = isTurned ? cornerTurned(u, v, form) : ([u, v] as const);
+      placements.push(lieAt(piece, standing, sheet.id, wayRad, seen.onSheet(...corner), isTurned));
       u += isTurned ? form.shortMm : form.longMm;
-      if (i === inStrip.length - 1)
-        slanted(u, v, isTurned ? form.leanMm : -(form.longMm - form.leanMm - form.shortMm), true);
+      if (i === inStrip.length - 1) slanted(isTurned ? form.leanMm : -(form.longMm - form.leanMm - form.shortMm));
     });
   }
-  /** A break across a strip; at its ends the edge of the glass may do as well. */
-  function slanted(u: number, v: number, leanMm: number, isEnd: boolean) {
-    const isOnEdge = Math.max(u, u + leanMm) < EDGE_MM || Math.min(u, u + leanMm) > length - EDGE_MM;
-    if (isEnd && isOnEdge) return;
-    cut(u, v, u + leanMm, v + form.widthMm);
-  }
   const insides = placements.map((one) => ({ id: one.pieceId, at: middleOf(one.outline) }));
+  const counts = run.strips.map((strip) => strip.count);
   return {
     kept: { sheet, breaks, placements, insides },
-    strips: count,
-    most,
-    glassMm2: count * form.widthMm * length,
+    strips: { sheetId: sheet.id, count: counts.length, least: Math.min(...counts), most: Math.max(...counts) },
+    count: run.count,
+    glassMm2,
   };
+}
+
+const lengthOf = (chord: readonly [number, number] | null): number => (chord ? chord[1] - chord[0] : 0);
+
+/** From whichever end of the sheet, or off it by a step, strips hold the most; of the same, in the fewest strips. */
+function bestRun(seen: Seen, form: StripForm, wanted: number, edgeMm: number): Run | null {
+  const [from, to] = [seen.from + edgeMm, seen.to - edgeMm];
+  const across = Math.floor((to - from + 1e-6) / form.widthMm);
+  const most = Math.min(wanted, across * countInStrip(form, seen.longMm - 2 * edgeMm));
+  const slack = to - from - across * form.widthMm;
+  let best: Run | null = null;
+  for (let at = 0; at < across * (STEPS_OFF + 1) && (best?.count ?? 0) < most; at++) {
+    const [k, step] = [Math.floor(at / (STEPS_OFF + 1)), at % (STEPS_OFF + 1)];
+    const run = runFrom(from + k * form.widthMm + (slack * step) / STEPS_OFF, seen, form, wanted, edgeMm);
+    if (run.count > (best?.count ?? 0) || (best?.count === run.count && run.strips.length < best.strips.length))
+      best = run;
+  }
+  return best;
 }
 
 /** The first corner of a piece that stands end for end: its longer side lies along the far edge of the strip, backwards. */
@@ -297,14 +438,12 @@ function lieAt(
   piece: LayoutPiece,
   { baseRad, corner }: Standing,
   sheetId: string,
-  way: Way,
-  onSheet: (u: number, v: number) => Point,
-  [u, v]: Point,
+  wayRad: number,
+  [x, y]: Point,
   isTurned: boolean,
 ): Placement {
-  const rad = WAY_RAD[way] - baseRad + (isTurned ? Math.PI : 0);
+  const rad = wayRad - baseRad + (isTurned ? Math.PI : 0);
   const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
-  const [x, y] = onSheet(u, v);
   const outline = tracedOutline(piece).map(([px, py]): Point => {
     const [dx, dy] = [px - corner[0], py - corner[1]];
     return [dx * cos - dy * sin + x, dx * sin + dy * cos + y];

@@ -1,4 +1,5 @@
 import { signedArea } from '../geometry/index.ts';
+import { freeParts, wholeName, withHandLaid } from './byHand.ts';
 import { checkLayout, type LayoutFault } from './check.ts';
 import { Layouter, type LayoutOptions } from './layout.ts';
 import { planStrips, type StripPlan } from './strips.ts';
@@ -18,37 +19,33 @@ export interface WithStrips {
 export function stripsOrNot(job: LayoutJob, found: Layout, options: LayoutOptions, steps: number): WithStrips {
   const strips = planStrips(job.pieces, job.sheets, job);
   if (strips.length === 0) return { layout: found, strips: [] };
-  const rest = restOf(job, strips);
-  const search = new Layouter(rest, options);
+  const search = new Layouter(restOf(job, strips), options);
   search.run(steps);
-  const layout = together([...strips.map((one) => one.layout), search.best()]);
-  return isBetter(job, layout, found, options.prefersUse) ? { layout, strips } : { layout: found, strips: [] };
+  // What was parted last is put together first.
+  const layout = strips.reduceRight((inner, { laid }) => withHandLaid(inner, laid, job.keepMm), search.best());
+  return isBetter(job, layout, found, options.prefersUse)
+    ? { layout, strips: strips.map(byWholeSheets) }
+    : { layout: found, strips: [] };
 }
 
-/** What strips leave of a job: the other pieces, and the sheets that no strip is cut from. */
+/** What strips leave of a job: the other pieces, the sheets that no strip is cut from, and what is left of the others. */
 function restOf(job: LayoutJob, strips: readonly StripPlan[]): LayoutJob {
   const done = new Set(strips.flatMap((one) => one.pieceIds));
   const used = new Set(strips.flatMap((one) => one.strips.map(({ sheetId }) => sheetId)));
+  // The breaks of strips run along their pieces: what lies beyond keeps off as far as off an edge.
+  const left = job.edgeMm >= job.marginMm ? strips.flatMap((one) => one.laid.flatMap(freeParts)) : [];
   return {
     ...job,
     pieces: job.pieces.filter((piece) => !done.has(piece.id)),
-    sheets: job.sheets.filter((sheet) => !used.has(sheet.id)),
+    sheets: [...left, ...job.sheets].filter((sheet) => !used.has(sheet.id)),
   };
 }
 
-function together(layouts: readonly Layout[]): Layout {
-  const placements = layouts.flatMap((one) => one.placements);
-  const glassConsumedMm2 = layouts.reduce((sum, one) => sum + one.glassConsumedMm2, 0);
-  const placedMm2 = placements.reduce((sum, one) => sum + Math.abs(signedArea(one.outline)), 0);
-  return {
-    placements,
-    unplaced: layouts.flatMap((one) => one.unplaced),
-    breaks: layouts.flatMap((one) => one.breaks),
-    offcuts: layouts.flatMap((one) => one.offcuts),
-    use: glassConsumedMm2 > 0 ? placedMm2 / glassConsumedMm2 : 0,
-    glassConsumedMm2,
-  };
-}
+/** Strips are told by the sheets that they are cut from, also where others were cut from the same sheet before. */
+const byWholeSheets = (plan: StripPlan): StripPlan => ({
+  ...plan,
+  strips: plan.strips.map((one) => ({ ...one, sheetId: wholeName(one.sheetId) })),
+});
 
 /** In the order of what is best: most area placed, fewest whole sheets opened, least glass. */
 function isBetter(job: LayoutJob, a: Layout, b: Layout, prefersUse: boolean): boolean {
@@ -67,26 +64,5 @@ function isBetter(job: LayoutJob, a: Layout, b: Layout, prefersUse: boolean): bo
  * What a layout with strips must not be: each strip's neighbours share their breaks, all else keeps its margin.
  * @returns what is wrong, nothing when it holds
  */
-export function checkWithStrips(job: LayoutJob, { layout, strips }: WithStrips): LayoutFault[] {
-  if (strips.length === 0) return checkLayout(job, layout);
-  const faults = strips.flatMap(({ layout: own, pieceIds }) => {
-    const ids = new Set(pieceIds);
-    return checkLayout({ ...job, marginMm: 0, pieces: job.pieces.filter((piece) => ids.has(piece.id)) }, own);
-  });
-  const rest = restOf(job, strips);
-  const ids = new Set(rest.pieces.map((piece) => piece.id));
-  const sheets = new Set(rest.sheets.map((sheet) => sheet.id));
-  const own = <T extends { readonly sheetId: string }>(list: readonly T[]) =>
-    list.filter((one) => sheets.has(one.sheetId));
-  const others = together([
-    {
-      placements: layout.placements.filter((one) => ids.has(one.pieceId)),
-      unplaced: layout.unplaced.filter((one) => ids.has(one.pieceId)),
-      breaks: own(layout.breaks),
-      offcuts: own(layout.offcuts),
-      use: 0,
-      glassConsumedMm2: layout.glassConsumedMm2 - strips.reduce((sum, one) => sum + one.layout.glassConsumedMm2, 0),
-    },
-  ]);
-  return [...faults, ...checkLayout(rest, others)];
-}
+export const checkWithStrips = (job: LayoutJob, { layout, strips }: WithStrips): LayoutFault[] =>
+  checkLayout(job, layout, undefined, new Set(strips.flatMap((one) => one.pieceIds)));

@@ -116,7 +116,12 @@ const STRIP_NAMES: Readonly<Record<StripKind, readonly [string, string]>> = {
 /** How equal pieces are cut in strips: how wide, how many from which sheet, the angle and the stop, as sentences. */
 export function stripWords({ form, kind, pieceIds, angleDeg, stopMm, strips }: StripPlan, unit: DisplayUnit): string {
   const mm = (length: number) => showLength(length, unit, 1);
-  const from = strips.map(({ sheetId, count: n, most }) => `${n} from ${sheetId}, ${most} in each`).join('; ');
+  const from = strips
+    .map(
+      ({ sheetId, count: n, least, most }) =>
+        `${n} from ${sheetId}, ${least < most ? `${least} to ${most}` : most} in each`,
+    )
+    .join('; ');
   const across =
     kind === 'rectangle'
       ? `Then straight across, stop at ${mm(stopMm ?? 0)}.`
