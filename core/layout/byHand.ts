@@ -220,6 +220,15 @@ export const freeParts = ({ sheet, out }: HandLaidSheet): LayoutSheet[] =>
     flaws: sheet.flaws.filter((flaw) => flaw.some((p) => contains(outline, p))),
   }));
 
+export const NOTHING_LAID: Layout = {
+  placements: [],
+  unplaced: [],
+  breaks: [],
+  offcuts: [],
+  use: 0,
+  glassConsumedMm2: 0,
+};
+
 /** A layout that was found beside what lies by hand, told as one: first the breaks that free those pieces, then its own. */
 export function withHandLaid(layout: Layout, sheets: readonly HandLaidSheet[], keepMm: number): Layout {
   const own = sheets.map(({ sheet, placements, out }) => {

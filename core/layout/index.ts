@@ -19,6 +19,7 @@ export { cutOut, planFault, type CutOut, type LaidPiece, type PartKept } from '.
 export {
   breakOut,
   freeParts,
+  NOTHING_LAID,
   withHandLaid,
   type BrokenOut,
   type HandLaidSheet,

@@ -1,7 +1,7 @@
 import { boxOf, signedArea, type Point, type Ring } from '../geometry/index.ts';
 import type { StraightBreak } from '../stock/index.ts';
 import { nth, pointAt } from '../units/index.ts';
-import { freeParts, withHandLaid, type HandLaidSheet } from './byHand.ts';
+import { freeParts, NOTHING_LAID, withHandLaid, type HandLaidSheet } from './byHand.ts';
 import { areaOf, halfPlanes, hullOf, type HalfPlane } from './convex.ts';
 import { cutOut } from './cutOut.ts';
 import type { KeptSheet } from './kept.ts';
@@ -263,15 +263,6 @@ function fill(members: readonly Member[], sheets: readonly LayoutSheet[], edgeMm
   return count < LEAST_ALIKE ? null : { form, laid, count, glassMm2: laid.reduce((sum, one) => sum + one.glassMm2, 0) };
 }
 
-const NOTHING_ELSE: Layout = {
-  placements: [],
-  unplaced: [],
-  breaks: [],
-  offcuts: [],
-  use: 0,
-  glassConsumedMm2: 0,
-};
-
 function planOf({ form, laid }: Filled, keepMm: number): StripPlan {
   const kind = stripKind(form);
   const angle = Math.atan2(form.widthMm, Math.abs(form.leanMm));
@@ -283,7 +274,7 @@ function planOf({ form, laid }: Filled, keepMm: number): StripPlan {
     angleDeg: (angle * 180) / Math.PI,
     stopMm: kind === 'tapered' || kind === 'triangle' ? null : form.longMm * Math.sin(angle),
     strips: laid.map((one) => one.strips),
-    layout: withHandLaid(NOTHING_ELSE, sheets, keepMm),
+    layout: withHandLaid(NOTHING_LAID, sheets, keepMm),
     laid: sheets,
   };
 }

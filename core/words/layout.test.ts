@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import type { StripPlan } from '../layout/index.ts';
 import { breakOutWords, idsCalled, layingWords, stripWords } from './index.ts';
 
 describe('what is said of a layout', () => {
@@ -27,19 +26,20 @@ describe('what is said of a layout', () => {
   });
 
   it('how strips are cut', () => {
-    const layout = { placements: [], unplaced: [], breaks: [], offcuts: [], use: 0, glassConsumedMm2: 0 };
-    const diamond: StripPlan = {
+    const diamond: Parameters<typeof stripWords>[0] = {
       form: { widthMm: 34.641, longMm: 40, shortMm: 40, leanMm: 20 },
       kind: 'diamond',
       pieceIds: Array.from({ length: 30 }, (_, i) => String(i)),
       angleDeg: 60,
       stopMm: 34.641,
-      strips: [{ sheetId: 'B2', count: 4, most: 9 }],
-      layout,
+      strips: [{ sheetId: 'B2', count: 4, least: 9, most: 9 }],
     };
     expect(stripWords(diamond, 'mm')).toBe(
       '30 diamonds in strips: first 34.6 mm wide, 4 from B2, 9 in each. Then across at 60° with the same stop.',
     );
+    // An offcut that narrows has room for fewer in some.
+    const narrowing = [{ sheetId: 'K', count: 2, least: 5, most: 8 }];
+    expect(stripWords({ ...diamond, strips: narrowing }, 'mm')).toContain('2 from K, 5 to 8 in each.');
     expect(stripWords({ ...diamond, kind: 'tapered', stopMm: null }, 'mm')).toContain('across at 60°, end for end.');
     expect(stripWords({ ...diamond, kind: 'rectangle', stopMm: 40 }, 'mm')).toContain(
       'straight across, stop at 40 mm.',

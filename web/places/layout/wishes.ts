@@ -4,6 +4,7 @@ import { signedArea, type Ring } from '#core/geometry';
 import {
   breakOut,
   freeParts,
+  NOTHING_LAID,
   glassJob,
   keptLayout,
   laidOutBy,
@@ -212,19 +213,10 @@ function keptOn(item: StockRow, glass: Glass, laid: readonly Waiting[], keepMm: 
   return { sheet: kept.sheet, rootId: item.rootId, layout: keptLayout([kept], keepMm), kept };
 }
 
-const NOTHING_FOUND: Layout = {
-  placements: [],
-  unplaced: [],
-  breaks: [],
-  offcuts: [],
-  use: 0,
-  glassConsumedMm2: 0,
-};
-
 /** What is proposed for a glass: what the search found, with what lies by hand; null as long as it has found nothing. */
 export function proposalOf({ job, byHand }: GlassWish, found: Layout | null): Layout | null {
   if (found === null && (job.pieces.length > 0 || byHand.length === 0)) return null;
-  return withHandLaid(found ?? NOTHING_FOUND, byHand, job.keepMm);
+  return withHandLaid(found ?? NOTHING_LAID, byHand, job.keepMm);
 }
 
 /** The largest sheet of a glass that was ever on the rack: so large it is sold. */
