@@ -22,6 +22,22 @@ const server = spawn(process.execPath, [join(ROOT, 'dist/server/main.mjs')], {
 });
 await new Promise((up) => server.stdout.once('data', up));
 
+/* global document, DOMPoint */
+/** Where the number of a piece stands on the page, px: pieces are painted, so it is asked of the drawing and the board. */
+const placeOf = (page, panelId, number) =>
+  page.evaluate(
+    async ([id, wanted]) => {
+      const answer = async (path) => (await fetch(`/api/${path}`)).json();
+      const { panel } = await answer(`panels/${id}`);
+      const { cartoon } = await answer(`drawings/${panel.cartoonId}`);
+      const [x, y] = cartoon.pieces.find((piece) => piece.number === wanted).labelAt;
+      const shown = document.querySelector('[data-testid="board"] > g > g').getScreenCTM();
+      const at = new DOMPoint(x, y).matrixTransform(shown);
+      return [at.x, at.y];
+    },
+    [panelId, number],
+  );
+
 const type = (text) => async (page) => page.getByLabel(/Tally line/).fill(text);
 /** A drawing by an unsteady hand, with a layer switched off. */
 const HAND_MADE = `<svg xmlns="http://www.w3.org/2000/svg" xmlns:e="urn:e" width="300mm" height="240mm" viewBox="0 0 300 240"><g fill="none" stroke="#000"><path d="M0 0H300V240H0Z"/><path d="M0.4 120C80 80 180 160 299.5 110"/><path d="M100 0.5V112.3M200 0V127.3M50 .4V107.9"/><path d="M60 240.5V108.0M150 121.8V239.4M240 122.3V240"/><path d="M60 170H149.5M150 190H240.5M200 60H299.6"/></g><g e:groupmode="layer" e:label="old idea" style="display:none" fill="none" stroke="#000"><path d="M0 60H300"/></g></svg>`;
@@ -72,7 +88,7 @@ const SHOTS = [
     'bench',
     '/panels/heron/bench',
     async (page) => {
-      await page.locator('[data-piece="44"]').click({ force: true });
+      await page.mouse.click(...(await placeOf(page, 'heron', 44)));
       await type('36-48 ground')(page);
     },
   ],
