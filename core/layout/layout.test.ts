@@ -4,7 +4,7 @@ import { jigsaw, rectangle } from '../test/jigsaws.ts';
 import { mostUse, studioJobs } from '../test/layoutJobs.ts';
 import { signedArea } from '../geometry/index.ts';
 import { nth } from '../units/index.ts';
-import { checkLayout, Layouter, type Layout, type LayoutJob } from './index.ts';
+import { checkLayout, Layouter, NOTHING_LAID, type Layout, type LayoutJob } from './index.ts';
 
 // A search is work, and a busy machine has little time for it.
 vi.setConfig({ testTimeout: 120_000 });
@@ -195,14 +195,7 @@ describe('what a job may ask for', () => {
   });
 
   it('nothing to lay, and nothing to lay it on', () => {
-    expect(laidOut(jobOf({}), 10)).toEqual({
-      placements: [],
-      unplaced: [],
-      breaks: [],
-      offcuts: [],
-      use: 0,
-      glassConsumedMm2: 0,
-    });
+    expect(laidOut(jobOf({}), 10)).toEqual(NOTHING_LAID);
     expect(laidOut(jobOf({ sheets: [rectangle('S', 9, 9)], pieces: [box('1', 5, 5)] }), 10).unplaced).toEqual([
       { pieceId: '1', code: 'too-large' },
     ]);
