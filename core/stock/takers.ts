@@ -1,5 +1,5 @@
 import { TOLERANCE } from '../limits/index.ts';
-import { hullIndices, type Ring } from '../geometry/index.ts';
+import { boxOf, hullIndices, type Ring } from '../geometry/index.ts';
 import { pointAt } from '../units/index.ts';
 import type { Glass, StockItem } from './types.ts';
 
@@ -32,14 +32,15 @@ export function fitsOn(
 ): boolean {
   const { flowDeg, widthMm, heightMm } = wanted;
   const [w, h] = [sheet.widthMm - 2 * edgeMm, sheet.heightMm - 2 * edgeMm];
-  // What is no longer across its box than the sheet is wide goes onto it however it is turned.
-  if (Math.hypot(widthMm, heightMm) <= Math.min(w, h)) return true;
   const ring: Ring = wanted.ring ?? [
     [0, 0],
     [widthMm, 0],
     [widthMm, heightMm],
     [0, heightMm],
   ];
+  const { minX, minY, maxX, maxY } = boxOf(ring);
+  // What is no longer across its box than the sheet is wide goes onto it however it is turned.
+  if (Math.hypot(maxX - minX, maxY - minY) <= Math.min(w, h)) return true;
   const hull = hullIndices(ring).map((i) => pointAt(ring, i));
   const fits = (rad: number) => {
     const { width, height } = boxAt(hull, rad);
