@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { OwnServer } from './ownServer.ts';
 import { laneOwnPort } from './servers.ts';
-import { within } from '../scripts/onBoard.ts';
+import { pieceMark } from '../scripts/onBoard.ts';
 
 test.describe('Called across the room', () => {
   const studio = new OwnServer(laneOwnPort());
@@ -75,7 +75,7 @@ test.describe('Called across the room', () => {
 
   test('a break has its photo, kept with the piece', async ({ page }) => {
     await page.goto(`${studio.base}/panels/heron/bench`);
-    await page.getByTestId('board').click({ position: await within(page.getByTestId('board'), 44) });
+    await (await pieceMark(page.getByTestId('board'), 44)).click();
     await page.getByRole('button', { name: 'Broke …' }).click();
     const shot = await page.screenshot({ clip: { x: 0, y: 0, width: 320, height: 200 } });
     await page

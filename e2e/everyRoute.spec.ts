@@ -5,7 +5,7 @@ import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import { finger, keys, mouse, type Hand } from './handsOf.ts';
 import { OwnServer } from './ownServer.ts';
 import { laneOwnPort } from './servers.ts';
-import { within } from '../scripts/onBoard.ts';
+import { pieceMark } from '../scripts/onBoard.ts';
 
 /** Two panes side by side: seven lines that meet at six joints. */
 const PANES = `<svg xmlns="http://www.w3.org/2000/svg" width="200mm" height="120mm" viewBox="0 0 200 120"><g fill="none" stroke="#000"><rect width="200" height="120"/><path d="M100 0V120"/></g></svg>`;
@@ -129,7 +129,7 @@ async function atTheBench(page: Page, steps: readonly Step[], way: (typeof HANDS
       return expect(picked).toHaveCount(1);
     }
     for (const n of numbers) {
-      await hand.press(page.getByTestId('board'), await within(page.getByTestId('board'), n));
+      await hand.press(await pieceMark(page.getByTestId('board'), n));
       if (numbers.length > 1 && n === numbers[0]) await hand.press(button('Add to what is picked'));
     }
     if (numbers.length > 1) await hand.press(button('Add to what is picked'));

@@ -206,7 +206,7 @@ test.describe('From the last joint to the wall', () => {
       .getByRole('button', { name: /^Put back/ })
       .click();
     await page.getByRole('button', { name: 'Put it back' }).click();
-    await expect(page.getByText(/^Put back: \d+ steps of the log\./)).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByText(/^Put back: \d+ steps of the log\./)).toBeVisible();
     const again = JSON.parse(
       (await (await request.get(`${studio.base}/api/export`)).body()).toString(),
     ) as typeof whole;

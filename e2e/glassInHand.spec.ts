@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { benchPage, choose } from './parts.ts';
 import { DRAWINGS } from './servers.ts';
-import { panelOf, within } from '../scripts/onBoard.ts';
+import { panelOf, pieceMark } from '../scripts/onBoard.ts';
 
 /** Two panes on the left of a line, one on its right. */
 const drawing = (xMm: number) => ({
@@ -25,7 +25,7 @@ const tally = async (text: string) => {
 };
 const pressPiece = async (n: number) => {
   const board = page.getByTestId('board');
-  await board.click({ position: await within(board, n) });
+  await (await pieceMark(board, n)).click();
 };
 /** Pieces that are too small for their places now. */
 const tooSmall = async () =>

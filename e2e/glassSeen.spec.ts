@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { choose } from './parts.ts';
 import { DEMO } from './servers.ts';
-import { pieceOn, within } from '../scripts/onBoard.ts';
+import { pieceOn, pieceMark } from '../scripts/onBoard.ts';
 
 const painted = (page: Page) => page.locator('[data-painted="sharp"]').first();
 
@@ -43,7 +43,7 @@ const seen = (page: Page, png: Buffer) =>
 
 async function pressPiece(page: Page, piece: number) {
   const board = page.getByTestId('board');
-  await board.click({ position: await within(board, piece) });
+  await (await pieceMark(board, piece)).click();
 }
 
 /** The colour of the board at a piece as it is on the screen: a patch beside its number. */

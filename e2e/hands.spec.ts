@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import { DEMO } from './servers.ts';
-import { pieceOn, piecesOn, within } from '../scripts/onBoard.ts';
+import { pieceOn, piecesOn, pieceMark } from '../scripts/onBoard.ts';
 
 const HERON = `${DEMO}/panels/heron`;
 
@@ -317,8 +317,8 @@ test('a glass is dragged onto its place, for all that are picked where it falls 
   await expect(page.locator('[data-meant]')).toHaveCount(0);
   await here(1);
   const board = page.getByTestId('board');
-  await board.click({ position: await within(board, 2) });
-  await board.click({ position: await within(board, 3), modifiers: ['Shift'] });
+  await (await pieceMark(board, 2)).click();
+  await (await pieceMark(board, 3)).click({ modifiers: ['Shift'] });
   await dragTo(3);
   await expect(page.locator('[data-meant]')).toHaveCount(2);
   await page.mouse.up();
@@ -342,7 +342,7 @@ test('glasses in order: by their codes, from light to dark, the nearest to the g
   await order('from light to dark');
   await expect(first).toContainText('W-01');
   const board = page.getByTestId('board');
-  await board.click({ position: await within(board, 9) });
+  await (await pieceMark(board, 9)).click();
   await order('nearest to a colour');
   await expect(first).toContainText('S-14 high skythe very colour');
   await page.getByLabel('The colour that they are held against').fill('#4f7d3f');

@@ -2,8 +2,7 @@ import { expect, type Locator, type Page } from '@playwright/test';
 
 /** One way of working: by mouse, by a finger alone, or by keys alone. */
 export interface Hand {
-  /** … at a place within it, px, where a hand means one. */
-  press(what: Locator, position?: { x: number; y: number }): Promise<void>;
+  press(what: Locator): Promise<void>;
   /** A box is ticked, or a tick taken away. */
   tick(box: Locator): Promise<void>;
   write(field: Locator, text: string): Promise<void>;
@@ -21,7 +20,7 @@ async function chosen(page: Page, press: () => Promise<void>, file: Parameters<H
 
 export function mouse(page: Page): Hand {
   return {
-    press: (what, position) => what.click(position && { position }),
+    press: (what) => what.click(),
     tick: (box) => box.click(),
     write: (field, text) => field.fill(text),
     pick: async (list, entry) => {
@@ -34,7 +33,7 @@ export function mouse(page: Page): Hand {
 
 export function finger(page: Page): Hand {
   return {
-    press: (what, position) => what.tap(position && { position }),
+    press: (what) => what.tap(),
     tick: (box) => box.tap(),
     write: async (field, text) => {
       await field.tap();

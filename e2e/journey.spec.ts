@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { choose } from './parts.ts';
 import { FIRST } from './servers.ts';
-import { pieceOn, within } from '../scripts/onBoard.ts';
+import { pieceOn, pieceMark } from '../scripts/onBoard.ts';
 
 /** Nine panes, drawn without a real size, with a script that must never run. */
 const DRAWING = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 300" onload="document.title='ran'"><script>document.title='ran'</script>
@@ -163,7 +163,7 @@ test('the tally line: preview, impossible things explained, cut from a sheet, th
 });
 
 test('arrow keys go to the true neighbour; a break, a recut, undo and redo', async () => {
-  await page.getByTestId('board').click({ position: await within(page.getByTestId('board'), 5) });
+  await (await pieceMark(page.getByTestId('board'), 5)).click();
   await expect(page.getByRole('heading', { name: /^5/ })).toBeVisible();
   await page.keyboard.press('ArrowRight');
   await expect(page.locator('[data-selected="6"]')).toHaveCount(1);

@@ -3,12 +3,12 @@ import { expect, test, type Page } from '@playwright/test';
 import type { PanelAnswer, RackAnswer } from '#contract';
 import { OwnServer } from './ownServer.ts';
 import { DEMO, laneOwnPort } from './servers.ts';
-import { panelOf, within } from '../scripts/onBoard.ts';
+import { panelOf, pieceMark } from '../scripts/onBoard.ts';
 
 /** All glasses are laid out: none waits, none is being looked for. */
 async function isSettled(page: Page): Promise<void> {
   await expect(page.getByRole('list', { name: 'What it takes' }).getByRole('listitem').first()).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Look longer' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('button', { name: 'Look longer' })).toBeVisible({ timeout: 180_000 });
   await expect(page.getByText('waits its turn')).toHaveCount(0);
 }
 
@@ -108,7 +108,7 @@ test.describe('Layout', () => {
     await undo.click();
     await expect(undo).toHaveAccessibleName(/laid out on/);
     await undo.click();
-    await expect(page.getByRole('button', { name: 'Keep this layout' })).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByRole('button', { name: 'Keep this layout' })).toBeVisible();
     const again = (await (await page.request.get(`${DEMO}/api/rack`)).json()) as RackAnswer;
     expect(again.laid).toEqual([]);
     expect(again.stock.find((item) => item.id === label)).toMatchObject({ outline: null, breaks: null });
@@ -118,7 +118,7 @@ test.describe('Layout', () => {
     await page.goto(`${DEMO}/panels/heron/bench`);
     const [waiting = 0] = await toBeCut(page);
     const board = page.getByTestId('board');
-    await board.click({ position: await within(board, waiting) });
+    await (await pieceMark(board, waiting)).click();
     const takers = page.getByRole('region', { name: 'Takes it' });
     const best = takers.getByRole('button').first();
     await expect(best).toContainText('from');

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { OwnServer } from './ownServer.ts';
 import { laneOwnPort } from './servers.ts';
-import { within } from '../scripts/onBoard.ts';
+import { pieceMark } from '../scripts/onBoard.ts';
 
 /** A small picture, made in the page. */
 const picture = (page: Page): Promise<string> =>
@@ -28,7 +28,7 @@ test.describe('Notes and photos', () => {
     page,
   }) => {
     await page.goto(`${studio.base}/panels/heron/bench`);
-    await page.getByTestId('board').click({ position: await within(page.getByTestId('board'), 12) });
+    await (await pieceMark(page.getByTestId('board'), 12)).click();
     await page.getByRole('button', { name: 'Notes and photos' }).click();
     const buffer = Buffer.from(await picture(page), 'base64');
     await studio.kill();
@@ -38,7 +38,7 @@ test.describe('Notes and photos', () => {
     // The page itself may go meanwhile.
     await studio.start();
     const list = page.getByRole('list', { name: 'Notes on piece 12' });
-    await expect(list.getByText('a seed at its edge')).toBeVisible({ timeout: 30_000 });
+    await expect(list.getByText('a seed at its edge')).toBeVisible();
     const image = list.getByRole('img', { name: 'a seed at its edge' });
     await expect
       .poll(() => image.evaluate((one: HTMLImageElement) => [one.naturalWidth, one.naturalHeight]))

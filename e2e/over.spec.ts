@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { barriers } from './axe.ts';
 import { DEMO } from './servers.ts';
-import { within } from '../scripts/onBoard.ts';
+import { pieceMark } from '../scripts/onBoard.ts';
 
 const SIZES = [
   { width: 1280, height: 800 },
@@ -22,7 +22,7 @@ const say = (words: string) => async (page: Page) => {
 };
 const piece = (n: number) => async (page: Page) => {
   const board = page.getByTestId('board');
-  await board.click({ position: await within(board, n) });
+  await (await pieceMark(board, n)).click();
 };
 const list = (name: string) => async (page: Page) => page.getByRole('combobox', { name, exact: true }).click();
 const done = (step: RegExp) => async (page: Page) =>

@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { barriers } from './axe.ts';
 import { choose } from './parts.ts';
 import { DEMO } from './servers.ts';
-import { panelOf, piecesOn, within } from '../scripts/onBoard.ts';
+import { panelOf, piecesOn, pieceMark } from '../scripts/onBoard.ts';
 
 const PLACES = [
   '/',
@@ -131,7 +131,7 @@ test('twice as large, as a browser makes it, everything can still be come to', a
 test('bench targets are at least 44 px high', async ({ page }) => {
   await page.goto(`${DEMO}/panels/heron/bench`);
   const board = page.getByTestId('board');
-  await board.click({ position: await within(board, 44) });
+  await (await pieceMark(board, 44)).click();
   const heights = await page
     .locator('main button, aside button, footer button, footer label')
     .evaluateAll((all) => all.map((e) => [e.textContent ?? '', e.getBoundingClientRect().height] as const));
@@ -198,7 +198,7 @@ test('what is done while the server is away outlives the page, goes in order, an
   await expect(list.getByRole('listitem')).toHaveCount(2);
   await page.keyboard.press('Escape');
   await page.unroute('**/api/commands');
-  await expect(page.getByText('From before: 28 in place.')).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText('From before: 28 in place.')).toBeVisible();
   await expect(page.getByText('From before: 29 in place.')).toBeVisible();
   await expect(page.getByText(/wait here/)).toHaveCount(0);
   await expect(counts).not.toHaveText(before);

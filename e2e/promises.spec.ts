@@ -26,7 +26,7 @@ test.describe('the server is killed beneath the page', () => {
     await page.reload();
     await expect(counts(page)).toContainText('10 foiled · 20 in place');
     await server.kill();
-    await expect(page.getByText(/^Not in step since .*: Nelvik does not answer\.$/)).toBeVisible({ timeout: 15_000 });
+    await expect(page.getByText(/^Not in step since .*: Nelvik does not answer\.$/)).toBeVisible();
     page.on('dialog', (dialog) => void dialog.accept());
     await page.reload();
     await expect(counts(page)).toContainText('10 foiled · 20 in place');
@@ -99,7 +99,7 @@ test.describe('copies', () => {
       .getByRole('button', { name: /^Put back/ })
       .click();
     await page.getByRole('button', { name: 'Put it back' }).click();
-    await expect(page.getByText(/^Put back: \d+ steps of the log\./)).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByText(/^Put back: \d+ steps of the log\./)).toBeVisible();
     // The other tab hears of it and shows what stands now, without a reload.
     await expect(counts(bench)).toHaveText(before);
     await mark(bench, '22 in place');

@@ -4,7 +4,7 @@ import { dragByKeys } from './dragByKeys.ts';
 import { OwnServer } from './ownServer.ts';
 import { choose } from './parts.ts';
 import { laneOwnPort } from './servers.ts';
-import { within } from '../scripts/onBoard.ts';
+import { pieceMark } from '../scripts/onBoard.ts';
 
 test.describe('Ways of working', () => {
   const studio = new OwnServer(laneOwnPort());
@@ -58,7 +58,7 @@ test.describe('Ways of working', () => {
 
     await page.goto(`${base}/panels/fanlight/bench`);
     const board = page.getByTestId('board').first();
-    await board.click({ position: await within(board, 14) });
+    await (await pieceMark(board, 14)).click();
     await page.getByRole('button', { name: 'Not cut here …' }).click();
     await page.getByRole('menuitem', { name: 'The old piece, cleaned and sorted back' }).click();
     await page.getByRole('button', { name: 'Painted, plated …' }).click();

@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import type { PanelAnswer } from '#contract';
 import { OwnServer } from './ownServer.ts';
 import { laneOwnPort } from './servers.ts';
-import { within } from '../scripts/onBoard.ts';
+import { pieceMark } from '../scripts/onBoard.ts';
 
 test.describe('Wet hands', () => {
   const studio = new OwnServer(laneOwnPort());
@@ -41,7 +41,7 @@ test.describe('Wet hands', () => {
       await called.getByRole('button', { name: 'Undo' }).tap();
       await expect.poll(() => stageOf(first)).toBe(before);
       const board = page.getByRole('dialog').getByTestId('board');
-      await board.tap({ position: await within(board, 60) });
+      await (await pieceMark(board, 60)).tap();
       await expect(number).toHaveText('60');
       await called.getByRole('button', { name: 'Broke' }).tap();
       await called.getByRole('button', { name: /dropped/ }).tap();

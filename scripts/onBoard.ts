@@ -1,5 +1,6 @@
 import type { Locator } from '@playwright/test';
 import type { DrawingAnswer, PanelAnswer } from '#contract';
+import type { Cartoon } from '#core/cartoon';
 import { boxOf, type Point } from '#core/geometry';
 
 /** A piece as it lies on the screen, px of the page: where its number is written, and the box round it. */
@@ -20,9 +21,7 @@ export async function panelOf(board: Locator): Promise<PanelAnswer> {
  * @param board as it is on the page, by its test id
  */
 export async function piecesOn(board: Locator): Promise<ReadonlyMap<number, OnScreen>> {
-  const { panel } = await panelOf(board);
-  const { origin } = new URL(board.page().url());
-  const { cartoon } = await answer<DrawingAnswer>(board, `${origin}/api/drawings/${panel.cartoonId ?? ''}`);
+  const cartoon = await drawingOn(board);
   const [a, b, c, d, e, f] = await shownBy(board);
   const onScreen = ([x, y]: Point): Point => [a * x + c * y + e, b * x + d * y + f];
   return new Map(
@@ -44,12 +43,32 @@ export async function pieceOn(board: Locator, number: number): Promise<OnScreen>
   return piece;
 }
 
-/** The place of a piece as a press on the board takes it: px from the board's own corner. */
-export async function within(board: Locator, number: number): Promise<{ x: number; y: number }> {
-  const { at } = await pieceOn(board, number);
-  const corner = await board.boundingBox();
-  if (!corner) throw new Error('there is no board');
-  return { x: at[0] - corner.x, y: at[1] - corner.y };
+/**
+ * A piece as something that can be pressed: a mark where its number stands, as large as the piece has room for, put into
+ * the board for it, which moves with the board while it settles.
+ */
+export async function pieceMark(board: Locator, number: number): Promise<Locator> {
+  const piece = (await drawingOn(board)).pieces.find((one) => one.number === number);
+  if (!piece) throw new Error(`piece ${number} is not drawn`);
+  await board.evaluate(
+    (svg, [name, [x, y], r]) => {
+      const drawing = svg.querySelector(':scope > g > g');
+      if (!drawing || drawing.querySelector(`[data-mark="${name}"]`)) return;
+      const mark = document.createElementNS('http://www.w3.org/2000/svg', 'circle');
+      for (const [key, value] of Object.entries({ cx: x, cy: y, r, fill: 'none', 'pointer-events': 'all' }))
+        mark.setAttribute(key, String(value));
+      mark.dataset.mark = String(name);
+      drawing.append(mark);
+    },
+    [number, piece.labelAt, piece.labelRadiusMm] as const,
+  );
+  return board.locator(`[data-mark="${number}"]`);
+}
+
+async function drawingOn(board: Locator): Promise<Cartoon> {
+  const { panel } = await panelOf(board);
+  const { origin } = new URL(board.page().url());
+  return (await answer<DrawingAnswer>(board, `${origin}/api/drawings/${panel.cartoonId ?? ''}`)).cartoon;
 }
 
 async function answer<T>(board: Locator, url: string): Promise<T> {
@@ -58,18 +77,20 @@ async function answer<T>(board: Locator, url: string): Promise<T> {
   return (await response.json()) as T;
 }
 
+/** A board that is not there after so many looks does not come. */
+const LOOKS = 1200;
+const LOOKS_EVERY_MS = 50;
+
 /** How the board shows a place of the drawing, once it does: a matrix from mm to px of the page. */
 async function shownBy(board: Locator): Promise<readonly [number, number, number, number, number, number]> {
-  return board.evaluate(
-    (svg) =>
-      new Promise((done) => {
-        const look = () => {
-          const matrix = svg.querySelector<SVGGElement>(':scope > g > g')?.getScreenCTM();
-          if (!matrix || matrix.a === 0) return requestAnimationFrame(look);
-          const { a, b, c, d, e, f } = matrix;
-          done([a, b, c, d, e, f]);
-        };
-        look();
-      }),
-  );
+  for (let look = 0; look < LOOKS; look++) {
+    // Looked up anew each time: a board that was put up again meanwhile is another element.
+    const matrix = await board.evaluate((svg) => {
+      const shown = svg.isConnected ? svg.querySelector<SVGGElement>(':scope > g > g')?.getScreenCTM() : null;
+      return shown && shown.a !== 0 ? ([shown.a, shown.b, shown.c, shown.d, shown.e, shown.f] as const) : null;
+    });
+    if (matrix) return matrix;
+    await board.page().waitForTimeout(LOOKS_EVERY_MS);
+  }
+  throw new Error('the board shows no drawing');
 }
