@@ -9,11 +9,13 @@ import {
   checkWithStrips,
   countInStrip,
   Layouter,
+  NOTHING_LAID,
   planFault,
   planStrips,
   stripForms,
   stripLength,
   stripsOrNot,
+  withHandLaid,
   type LayoutPiece,
   type LayoutSheet,
   type StripForm,
@@ -62,11 +64,14 @@ const many = (form: StripForm, count: number, more: Partial<LayoutPiece> = {}, t
 
 const BY = { edgeMm: 6, keepMm: 60 };
 
+/** Strips alone, with nothing beside them. */
+const layoutOf = ({ laid }: StripPlan) => withHandLaid(NOTHING_LAID, laid, BY.keepMm);
+
 function held(pieces: readonly LayoutPiece[], sheets: readonly LayoutSheet[], plan: StripPlan): StripPlan {
   const placed = pieces.filter((piece) => plan.pieceIds.includes(piece.id));
   // Neighbours share a break, so nothing lies between them.
   const job = { ...BY, marginMm: 0, pieces: placed, sheets };
-  expect(checkLayout(job, plan.layout)).toEqual([]);
+  expect(checkLayout(job, layoutOf(plan))).toEqual([]);
   return plan;
 }
 
@@ -152,7 +157,7 @@ describe('strips', () => {
     const pieces = many(square, 21);
     const [plan] = planStrips(pieces, [offcut], { edgeMm: 0, keepMm: 60 });
     if (!plan) throw new Error('no strips');
-    expect(checkLayout({ edgeMm: 0, keepMm: 60, marginMm: 0, pieces, sheets: [offcut] }, plan.layout)).toEqual([]);
+    expect(checkLayout({ edgeMm: 0, keepMm: 60, marginMm: 0, pieces, sheets: [offcut] }, layoutOf(plan))).toEqual([]);
     expect(plan.strips).toEqual([{ sheetId: 'T', count: 6, least: 1, most: 6 }]);
   });
 
@@ -180,7 +185,7 @@ describe('strips', () => {
           for (const plan of planStrips(pieces, sheets, { edgeMm, keepMm: 60 })) {
             const ids = new Set(plan.pieceIds);
             const job = { edgeMm, keepMm: 60, marginMm: 0, pieces: pieces.filter((piece) => ids.has(piece.id)) };
-            expect(checkLayout({ ...job, sheets: plan.laid.map((one) => one.sheet) }, plan.layout)).toEqual([]);
+            expect(checkLayout({ ...job, sheets: plan.laid.map((one) => one.sheet) }, layoutOf(plan))).toEqual([]);
           }
         },
       ),
@@ -223,8 +228,11 @@ describe('strips', () => {
               sheets: plan.laid.map((one) => one.sheet),
               pieces: pieces.filter((p) => plan.pieceIds.includes(p.id)),
             };
-            expect(checkLayout(job, plan.layout)).toEqual([]);
-            const placedMm2 = plan.layout.placements.reduce((sum, one) => sum + Math.abs(signedArea(one.outline)), 0);
+            expect(checkLayout(job, layoutOf(plan))).toEqual([]);
+            const placedMm2 = layoutOf(plan).placements.reduce(
+              (sum, one) => sum + Math.abs(signedArea(one.outline)),
+              0,
+            );
             expect(placedMm2).toBeCloseTo(plan.pieceIds.length * Math.abs(signedArea(nth(pieces, 0).outline)), 3);
           }
         },

@@ -1,12 +1,12 @@
 import { boxOf, signedArea, type Point, type Ring } from '../geometry/index.ts';
 import type { StraightBreak } from '../stock/index.ts';
 import { nth, pointAt } from '../units/index.ts';
-import { freeParts, NOTHING_LAID, withHandLaid, type HandLaidSheet } from './byHand.ts';
+import { freeParts, type HandLaidSheet } from './byHand.ts';
 import { areaOf, halfPlanes, hullOf, type HalfPlane } from './convex.ts';
 import { cutOut } from './cutOut.ts';
 import type { KeptSheet } from './kept.ts';
 import { tracedOutline } from './shape.ts';
-import type { Layout, LayoutJob, LayoutPiece, LayoutSheet, Placement } from './types.ts';
+import type { LayoutJob, LayoutPiece, LayoutSheet, Placement } from './types.ts';
 
 /**
  * A piece with two parallel sides, lying on the longer one: what a strip gives side by side, tapered ones end for end.
@@ -33,9 +33,7 @@ export interface StripPlan {
   /** Where the stop stands for the cuts across, square to them; null for tapered pieces, which turn end for end. */
   readonly stopMm: number | null;
   readonly strips: readonly StripsOfSheet[];
-  /** Made with no margin: neighbours share their breaks. */
-  readonly layout: Layout;
-  /** How they come out of each sheet, and what that leaves. */
+  /** How they come out of each sheet, and what that leaves. Made with no margin: neighbours share their breaks. */
   readonly laid: readonly HandLaidSheet[];
 }
 
@@ -274,7 +272,6 @@ function planOf({ form, laid }: Filled, keepMm: number): StripPlan {
     angleDeg: (angle * 180) / Math.PI,
     stopMm: kind === 'tapered' || kind === 'triangle' ? null : form.longMm * Math.sin(angle),
     strips: laid.map((one) => one.strips),
-    layout: withHandLaid(NOTHING_LAID, sheets, keepMm),
     laid: sheets,
   };
 }

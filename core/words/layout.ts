@@ -115,7 +115,7 @@ const STRIP_NAMES: Readonly<Record<StripKind, readonly [string, string]>> = {
 
 /** How equal pieces are cut in strips: how wide, how many from which sheet, the angle and the stop, as sentences. */
 export function stripWords(
-  { form, kind, pieceIds, angleDeg, stopMm, strips }: Omit<StripPlan, 'layout' | 'laid'>,
+  { form, kind, pieceIds, angleDeg, stopMm, strips }: Omit<StripPlan, 'laid'>,
   unit: DisplayUnit,
 ): string {
   const mm = (length: number) => showLength(length, unit, 1);
