@@ -180,7 +180,7 @@ export const ANSWERS = {
     seq,
     stock: z.array(ROWS.stock),
     /** What is laid out on sheets and not cut yet, by sheet and panel. */
-    laid: z.array(z.strictObject({ stockId: text, panelId: text, panelName: text, numbers: z.array(count) })),
+    laid: z.array(z.strictObject({ stockId: text, panelId: text, panelName: text, names: z.array(text) })),
     /** Photos of the sheets that stand here, or that its offcuts came from. */
     photos: z.array(ROWS.photos),
     totals: z.record(text, z.number().int()),

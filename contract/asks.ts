@@ -52,6 +52,9 @@ export type DoorKind = Exclude<ActKind, OwnDoor>;
 const pictureHash = z.string().regex(/^[0-9a-f]{64}$/, 'must be the name of a kept picture');
 const routeKey = z.string().regex(/^[a-z][a-z0-9-]{0,39}$/, 'is no key');
 const ofPieces = { panelId: id, numbers };
+const pieceNumber = z.number().int().min(1).max(BOUNDS.number.most);
+/** None of them too. */
+const anyNumbers = z.array(pieceNumber).max(BOUNDS.pieces.most);
 const choice = z.strictObject({ panelId: id, name: words(40).min(1, 'must not be empty') });
 
 const receipt = z.strictObject({
@@ -172,7 +175,8 @@ export const ASKS = {
           pieces: z
             .array(
               z.strictObject({
-                number: z.number().int().min(1).max(BOUNDS.number.most),
+                number: pieceNumber,
+                of: z.literal('back').optional(),
                 panelId: id.optional(),
                 ...lies,
               }),
@@ -184,7 +188,11 @@ export const ASKS = {
       .min(1)
       .max(100),
   }),
-  'lift-off': z.strictObject(ofPieces),
+  'lift-off': z.strictObject({
+    panelId: id,
+    numbers: anyNumbers,
+    backs: anyNumbers.optional(),
+  }),
   'write-note': z.strictObject({
     id,
     about: z.enum(NOTES_ABOUT),
@@ -247,12 +255,12 @@ export const ASKS = {
     panelId: id,
     cut: z.strictObject({ name: words(40).min(1), isCut: z.boolean() }).optional(),
     through: z.strictObject({ joint: words(24).min(1), deg: z.number().int().min(0).max(359).nullable() }).optional(),
-    laid: z.array(z.number().int().min(1).max(BOUNDS.number.most)).max(BOUNDS.pieces.most).nullable().optional(),
+    laid: anyNumbers.nullable().optional(),
   }),
   'begin-wait': z.strictObject({
     id,
     panelId: id,
-    numbers: z.array(z.number().int().min(1).max(BOUNDS.number.most)).max(BOUNDS.pieces.most),
+    numbers: anyNumbers,
     name: words(40).min(1, 'must not be empty'),
     minutes: z.number().int().min(1, 'must be a minute or more').max(525_600),
   }),
@@ -265,7 +273,7 @@ export const ASKS = {
   'open-repair': z.strictObject({
     id,
     panelId: id,
-    number: z.number().int().min(1).max(BOUNDS.number.most),
+    number: pieceNumber,
     way: z.enum(REPAIR_WAYS),
     words: words(400),
     joints: z.array(z.number().int().min(1)).max(200),

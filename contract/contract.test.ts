@@ -58,7 +58,9 @@ const SOUND: Record<string, unknown> = {
       {
         stockId: 'S1',
         breaks: [{ from: [0, 5], to: [9, 5] }],
-        pieces: [{ number: 1, turnedOver: true, rotationDeg: 12.5, x: 3, y: -4, at: [1, 2], byHand: false }],
+        pieces: [
+          { number: 1, of: 'back', turnedOver: true, rotationDeg: 12.5, x: 3, y: -4, at: [1, 2], byHand: false },
+        ],
       },
     ],
   },
@@ -104,7 +106,7 @@ const SOUND: Record<string, unknown> = {
   'sign-day': { personId: 'a', day: '2026-03-01', minutes: 312 },
   'take-in': { panelId: 'p', numbers: [3], as: 'bought' },
   'follow-route': { panelId: 'p', route: 'pressed' },
-  'lift-off': { panelId: 'p', numbers: [1] },
+  'lift-off': { panelId: 'p', numbers: [1], backs: [2] },
   'keep-choice': { panelId: 'p', name: 'Blue sky' },
   'take-choice': { panelId: 'p', name: 'Blue sky' },
   'drop-choice': { panelId: 'p', name: 'Blue sky' },

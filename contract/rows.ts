@@ -16,6 +16,8 @@ const row = { id: text.min(1), rev: count };
 /** A row's name that hangs on a drawing: the core brands it, on the wire it is text. */
 const branded = <T>() => text.min(1) as unknown as z.ZodType<T>;
 const ofPanel = { panelId: text };
+/** Where glass lies on a sheet. */
+const spot = z.strictObject({ stockId: text, rootId: text, ...lies });
 const mayBeAway = { away: z.enum(AWAY).nullable(), awayAt: instant.nullable() };
 
 /** Rows as they are stored and sent. What a screen or a check meets beside these is a fault of ours. */
@@ -155,7 +157,8 @@ export const ROWS = {
     flowDeg: z.number().min(0).max(180).nullable(),
     section: text.nullable(),
     locked: z.boolean(),
-    spot: z.strictObject({ stockId: text, rootId: text, ...lies }).nullable(),
+    spot: spot.nullable(),
+    backSpot: spot.nullable(),
   }),
   photos: z.strictObject({ ...row, hash: text, x: z.number(), y: z.number(), widthMm: mm, heightMm: mm }),
   notes: z.strictObject({

@@ -45,24 +45,35 @@ export async function pieceOn(board: Locator, number: number): Promise<OnScreen>
 
 /**
  * A piece as something that can be pressed: a mark where its number stands, as large as the piece has room for, put into
- * the board for it, which moves with the board while it settles.
+ * the board for it, which moves with the board while it settles. It is put in anew wherever the page puts up another board,
+ * for on the way to another step the one that is there is soon gone; the mark asked for before is forgotten.
+ * @param board as it is on the page, by its test id
  */
 export async function pieceMark(board: Locator, number: number): Promise<Locator> {
   const piece = (await drawingOn(board)).pieces.find((one) => one.number === number);
   if (!piece) throw new Error(`piece ${number} is not drawn`);
-  await board.evaluate(
-    (svg, [name, [x, y], r]) => {
-      const drawing = svg.querySelector(':scope > g > g');
-      if (!drawing || drawing.querySelector(`[data-mark="${name}"]`)) return;
-      const mark = document.createElementNS('http://www.w3.org/2000/svg', 'circle');
-      for (const [key, value] of Object.entries({ cx: x, cy: y, r, fill: 'none', 'pointer-events': 'all' }))
-        mark.setAttribute(key, String(value));
-      mark.dataset.mark = String(name);
-      drawing.append(mark);
-    },
-    [number, piece.labelAt, piece.labelRadiusMm] as const,
-  );
+  await board.page().evaluate(keepMark, { number, at: piece.labelAt, radius: piece.labelRadiusMm });
   return board.locator(`[data-mark="${number}"]`);
+}
+
+/** Runs in the page. */
+function keepMark({ number, at, radius }: { number: number; at: Point; radius: number }): void {
+  const marked = window as { forgetMark?: () => void };
+  marked.forgetMark?.();
+  const mark = document.createElementNS('http://www.w3.org/2000/svg', 'circle');
+  for (const [key, value] of Object.entries({ cx: at[0], cy: at[1], r: radius, fill: 'none', 'pointer-events': 'all' }))
+    mark.setAttribute(key, String(value));
+  mark.dataset.mark = String(number);
+  const put = () => {
+    if (!mark.isConnected) document.querySelector('[data-testid="board"] > g > g')?.append(mark);
+  };
+  const watch = new MutationObserver(put);
+  watch.observe(document, { childList: true, subtree: true });
+  marked.forgetMark = () => {
+    watch.disconnect();
+    mark.remove();
+  };
+  put();
 }
 
 async function drawingOn(board: Locator): Promise<Cartoon> {

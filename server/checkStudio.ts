@@ -1,5 +1,5 @@
 import { ROWS } from '#contract';
-import { checkCounts, checkInHand, disagreements, TABLE_NAMES } from '#core/bench';
+import { checkCounts, checkInHand, checkLaid, disagreements, TABLE_NAMES } from '#core/bench';
 import { checkMap, facesOf } from '#core/geometry';
 import { checkLedger } from '#core/stock';
 import { hashOf, unpack } from './store/packing.ts';
@@ -67,7 +67,10 @@ function* formOf(rows: Snapshot['rows']): Generator<string> {
 }
 
 function* countsOf(rows: Snapshot['rows']): Generator<string> {
-  for (const panel of rows.all('panels')) yield* checkCounts(rows, panel);
+  for (const panel of rows.all('panels')) {
+    yield* checkCounts(rows, panel);
+    yield* checkLaid(rows, panel);
+  }
   for (const commission of rows.all('commissions')) yield* checkInHand(rows, commission);
 }
 

@@ -55,7 +55,9 @@ const opened = Served.open({
   report,
 });
 const served = 'problem' in opened ? stop(opened.problem) : opened;
-const server = createServer(served.handle);
+/** A connection that a screen keeps open is not cut under its next request. */
+const KEPT_OPEN_MS = 65_000;
+const server = createServer({ keepAliveTimeout: KEPT_OPEN_MS }, served.handle);
 server.on('error', (error: NodeJS.ErrnoException) => {
   if (error.code === 'EADDRINUSE') return void portTaken();
   if (error.code === 'EACCES') stop(`Port ${port} may not be opened here; choose one above 1024: PORT=4180 npm start`);

@@ -24,7 +24,18 @@ export { REPAIR_MEANINGS, REPAIR_WAYS, repairSteps, type RepairStep, type Repair
 export { GLASSES_OF_TWO, type GlassOfTwo } from './acts/breakPieces/act.ts';
 export { COUNTED_BY, type CountedBy } from './acts/countStock/act.ts';
 export { TAKEN_IN, TAKEN_IN_KINDS, type TakenIn } from './acts/takeIn/act.ts';
-export { isLaidToCut, sourcesAsLaid } from './acts/laid.ts';
+export {
+  glassBehind,
+  glassLabel,
+  isLaidToCut,
+  laidOn,
+  ownGlass,
+  sourcesAsLaid,
+  sourcesIfLaid,
+  stillToCut,
+  type Behind,
+  type OneGlass,
+} from './acts/laid.ts';
 export type { LayOut, SheetLaidOut } from './acts/layOut/act.ts';
 export { backsCalled, pieceNumbered } from './acts/picked.ts';
 export type { Source, Taking } from './acts/taking.ts';
@@ -33,6 +44,7 @@ export { SIDES, type Side } from './acts/joints.ts';
 export { stepDoneId } from './acts/stepDone.ts';
 export type { PutBackTarget } from './acts/putBack/act.ts';
 export type { Act, Circumstance, RowInverse, UpcastContext } from './act.ts';
+export { checkLaid } from './checkLaid.ts';
 export { checkCounts, checkInHand, countedFromScratch, NO_COUNTS } from './counts.ts';
 export { applied, decide, NO_HISTORY, type History, type LogEntry, type Outcome } from './decide.ts';
 export { inverseOf, isSame, touchedBy, touches, type Touch } from './inverse.ts';

@@ -149,6 +149,8 @@ export interface Piece {
   readonly locked: boolean;
   /** Where it is laid out to be cut, or was cut as laid out; null where nothing is known of that. */
   readonly spot: Spot | null;
+  /** The same of the glass behind. */
+  readonly backSpot: Spot | null;
 }
 
 /** The glass of every piece of a panel, kept under a name. Its id is the panel's and the name in lower case. */
@@ -373,6 +375,8 @@ export const QUESTIONS = {
   pieceNumbered: question('pieces', (p) => (p.drawn ? numberedKey(p.panelId, p.number) : null)),
   /** Pieces that are laid out on a sheet or offcut and not cut yet. */
   laidOn: question('pieces', (p) => (p.drawn && p.stage === BEGINS ? (p.spot?.stockId ?? null) : null)),
+  /** Pieces whose second glass is. */
+  backsLaidOn: question('pieces', (p) => (p.drawn && p.backFrom === null ? (p.backSpot?.stockId ?? null) : null)),
   jointNumbered: question('joints', (j) => (j.drawn ? numberedKey(j.panelId, j.number) : null)),
   jointsOfPanel: question('joints', (j) => (j.drawn ? j.panelId : null)),
   sectionsOfPanel: question('sections', (s) => s.panelId),

@@ -1,16 +1,19 @@
 import {
+  glassBehind,
   hasBack,
   lastStageOf,
+  ownGlass,
   routeOf,
   REPAIR_WAYS,
   repairSteps,
   SHIPPED_ROUTES,
   settingsOf,
+  sourcesAsLaid,
   wantsBack,
   type ActKind,
   type AskOf,
   type Command,
-  type PieceRow,
+  type OneGlass,
   type StepDefinition,
 } from '../bench/index.ts';
 import { boxOf } from '../geometry/index.ts';
@@ -86,6 +89,11 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
     const way = own && routeOf(s.studio, own);
     const two = [...s.studio.all('pieces')].filter((p) => way && hasBack(way, p)).map((p) => p.number);
     return two.length > 0 ? [pick(two)] : some();
+  };
+  const secondToCut = (): ReadonlySet<string> => {
+    const own = s.studio.get('panels', panelId);
+    const way = own && routeOf(s.studio, own);
+    return new Set([...s.studio.all('pieces')].filter((p) => way && wantsBack(way, p)).map((p) => p.id));
   };
   const redrawn = () => {
     const measure = 20 + below(20);
@@ -169,7 +177,14 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
     'ask-steps': () => ({ panelId, numbers: toCut().slice(0, 2), steps: maybe(askedSteps()) ?? [] }),
     'lay-out': () => {
       const item = pick([...s.studio.all('stock')]);
-      const onIt = [...s.studio.all('pieces')].filter((p) => p.stage === 'to-cut' && p.glassId === item.glassId);
+      const onIt = [...s.studio.all('pieces')]
+        .flatMap((p) => [
+          ...(p.stage === 'to-cut' ? [ownGlass(p)] : []),
+          ...(secondToCut().has(p.id) ? [glassBehind(p)] : []),
+        ])
+        .filter(({ glassId }) => glassId === item.glassId);
+      // Second glasses are few: they come first, as often as not.
+      if (random() < 0.5) onIt.reverse().sort((a, b) => Number(b.of === 'back') - Number(a.of === 'back'));
       return { panelId, sheets: [laidInStrips(item, onIt.slice(0, 1 + below(4)))] };
     },
     'plan-finish': () => ({
@@ -265,6 +280,8 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
     }),
     'lift-off': () => {
       const laid = [...s.studio.all('pieces')].filter((p) => p.spot !== null).map((p) => p.number);
+      const behind = [...s.studio.all('pieces')].filter((p) => p.backSpot !== null).map((p) => p.number);
+      if (behind.length > 0 && random() < 0.3) return { panelId, numbers: [], backs: [pick(behind)] };
       return { panelId, numbers: laid.length > 0 ? [pick(laid)] : some() };
     },
     cut: () => {
@@ -276,7 +293,12 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       return { panelId, sources: [source] };
     },
     'choose-back': () => ({ panelId, numbers: backs(), glassId: maybe(glass()) }),
-    'cut-back': () => ({ panelId, sources: [{ stockId: stock(), numbers: backs(), left: left() }] }),
+    'cut-back': () => {
+      const laid = [...s.studio.all('pieces')].filter((p) => p.backSpot !== null && p.backFrom === null);
+      if (laid.length === 0 || random() < 0.3)
+        return { panelId, sources: [{ stockId: stock(), numbers: backs(), left: left() }] };
+      return { panelId, sources: sourcesAsLaid([glassBehind(pick(laid))]) };
+    },
     advance: () => ({
       panelId,
       numbers: some(),
@@ -458,7 +480,7 @@ const SPECK = [
 ] as const;
 
 /** Pieces beside each other over the full height of a sheet, with a break between each two. */
-function laidInStrips(item: StockItem, pieces: readonly PieceRow[]) {
+function laidInStrips(item: StockItem, pieces: readonly OneGlass[]) {
   const { outline } = shapeLeft(item);
   const { minX, minY, maxX, maxY } = boxOf(outline);
   const step = (maxX - minX) / Math.max(1, pieces.length);
@@ -469,8 +491,9 @@ function laidInStrips(item: StockItem, pieces: readonly PieceRow[]) {
       from: [edge(k + 1), minY] as const,
       to: [edge(k + 1), maxY] as const,
     })),
-    pieces: pieces.map(({ number }, k) => ({
+    pieces: pieces.map(({ piece: { number }, of }, k) => ({
       number,
+      ...(of ? { of } : {}),
       turnedOver: false,
       rotationDeg: 0,
       x: edge(k),

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { ACT_KINDS, checkCounts, type ActKind, differences, replay, type PanelRow } from '../bench/index.ts';
+import { ACT_KINDS, checkCounts, checkLaid, type ActKind, differences, replay, type PanelRow } from '../bench/index.ts';
 import { checkLedger } from '../stock/index.ts';
 import { randomWork } from './randomWork.ts';
 import { smallStudio } from './smallStudio.ts';
@@ -25,7 +25,8 @@ it.each([1, 2, 3, 4])('random work, seed %d: replay equals state, the ledger bal
     else taken.add(command.kind);
     if (i % 100 !== 99) continue;
     expect(checkLedger(s.studio.all('stock'), s.studio.all('moves'))).toEqual([]);
-    expect(checkCounts(s.studio, s.studio.get('panels', 'p') as PanelRow)).toEqual([]);
+    const panel = s.studio.get('panels', 'p') as PanelRow;
+    expect([...checkCounts(s.studio, panel), ...checkLaid(s.studio, panel)]).toEqual([]);
   }
   expect(refused).toBeGreaterThan(50);
   // No act is without its share in this: what is never taken proves nothing.

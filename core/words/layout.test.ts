@@ -5,6 +5,8 @@ describe('what is said of a layout', () => {
   it('pieces of the panel as ranges, those of other panels by their letter', () => {
     expect(idsCalled(['3', 'A 2', '1', '2'])).toBe('1–3, A 2');
     expect(idsCalled(['B 7'])).toBe('B 7');
+    expect(idsCalled(['12b', '12a', '3', '13b', 'A 4b'])).toBe('3, 12a, 12b, 13b, A 4b');
+    expect(idsCalled(['1b', '2b', '3b'])).toBe('1b–3b');
   });
 
   it('where a piece lies wrongly', () => {

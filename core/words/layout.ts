@@ -57,13 +57,22 @@ export function breakWords(
   return `parts ${held.map((side) => side.pieces.length).join(' pieces from ')}`;
 }
 
-/** Pieces by their ids: numbers as ranges, and behind them those of other panels, as `A 12`. */
+/** Pieces by their ids: numbers as ranges, then those of two glasses, `12a–14a, 12b`, then those of other panels, `A 12`. */
 export function idsCalled(ids: readonly string[]): string {
-  const isOwn = (id: string) => /^\d+$/.test(id);
-  const own = ids.filter(isOwn).map(Number);
-  const others = ids.filter((id) => !isOwn(id));
-  return [...(own.length > 0 ? [showNumbers(own, MOST_CALLED)] : []), ...others].join(', ');
+  const own = GLASSES.map((letter) => ({
+    letter,
+    numbers: ids.flatMap((id) => (OWN.exec(id)?.[2] === letter ? [Number.parseInt(id, 10)] : [])),
+  }));
+  return [
+    ...own.flatMap(({ letter, numbers }) =>
+      numbers.length > 0 ? [showNumbers(numbers, MOST_CALLED).replace(/\d+/g, `$&${letter}`)] : [],
+    ),
+    ...ids.filter((id) => !OWN.test(id)),
+  ].join(', ');
 }
+/** A piece of the panel itself, and which of its glasses. */
+const OWN = /^(\d+)([ab]?)$/;
+const GLASSES = ['', 'a', 'b'];
 const MOST_CALLED = 8;
 
 /** A size, the longer side first, its unit said once where both have the same: “733 × 480 mm”. */

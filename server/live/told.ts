@@ -13,12 +13,14 @@ const isTold = (table: string): table is ToldTable => TOLD_TABLES.some((told) =>
 
 /** A piece lies on another sheet than before, and one of them has a photo, which a screen is told with its panel alone. */
 function changesPhoto(before: Row, after: Row, state: Reader): boolean {
-  const rootOf = (row: Row): string | undefined => {
-    const spot = fieldsOf(row)['spot'];
-    return typeof spot === 'object' && spot !== null ? (spot as Spot).rootId : undefined;
-  };
-  const [was, is] = [rootOf(before), rootOf(after)];
-  return was !== is && [was, is].some((root) => root !== undefined && state.get('photos', root) !== undefined);
+  return ['spot', 'backSpot'].some((field) => {
+    const rootOf = (row: Row): string | undefined => {
+      const spot = fieldsOf(row)[field];
+      return typeof spot === 'object' && spot !== null ? (spot as Spot).rootId : undefined;
+    };
+    const [was, is] = [rootOf(before), rootOf(after)];
+    return was !== is && [was, is].some((root) => root !== undefined && state.get('photos', root) !== undefined);
+  });
 }
 
 /**

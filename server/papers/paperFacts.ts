@@ -1,8 +1,11 @@
 import {
   backGlassOf,
-  BEGINS,
+  glassBehind,
+  glassLabel,
   glassStillToCut,
   hasBack,
+  laidOn,
+  ownGlass,
   routeOf,
   settingsOf,
   workWord,
@@ -52,16 +55,18 @@ export async function paperFacts(
     const glass = state.get('glasses', item.glassId);
     if (!glass || item.breaks === null) continue;
     const lying: LyingPiece[] = [];
-    for (const { number, panelId: of, spot } of [...state.ask('laidOn', item.id)]) {
-      if (spot === null) continue;
+    for (const { piece, spot, ...one } of laidOn(state, item.id)) {
+      const { number, panelId: of } = piece;
+      const owner = state.get('panels', of);
+      if (!owner) continue;
       if (!placeOf.has(of)) {
-        const cartoonId = state.get('panels', of)?.cartoonId ?? null;
-        const study = cartoonId === null ? null : await drawings.study(cartoonId, 'packed');
+        const study = owner.cartoonId === null ? null : await drawings.study(owner.cartoonId, 'packed');
         if (study === null) continue;
         placeOf.set(of, studies.push(study) - 1);
       }
       const place = placeOf.get(of) ?? 0;
-      const name = of === panelId ? String(number) : `${state.get('panels', of)?.name ?? ''} ${number}`;
+      const label = glassLabel(routeOf(state, owner), { piece, ...one });
+      const name = of === panelId ? label : `${owner.name} ${label}`;
       lying.push({ name, number, study: place, spot });
     }
     const { outline } = shapeLeft(item);
@@ -105,7 +110,9 @@ const dayWords = (day: string, locale: string): string =>
 
 /** Sheets that a panel is laid out on, as far as it is not cut. */
 function laidOut({ state }: Desk, pieces: readonly PieceRow[]): StockRow[] {
-  const ids = new Set(pieces.flatMap(({ stage, spot }) => (stage === BEGINS && spot !== null ? spot.stockId : [])));
+  const ids = new Set(
+    pieces.flatMap((piece) => [ownGlass(piece), glassBehind(piece)].flatMap(({ spot }) => spot?.stockId ?? [])),
+  );
   return [...ids].sort().flatMap((id) => state.get('stock', id) ?? []);
 }
 

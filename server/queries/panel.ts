@@ -20,7 +20,7 @@ export function panelAnswer(desk: Desk, id: string): PanelAnswer | null {
     choices: state.where('choices', 'panel_id = ? order by name', id),
     photos: photosOf(
       desk,
-      pieces.flatMap(({ spot }) => spot?.rootId ?? []),
+      pieces.flatMap(({ spot, backSpot }) => [spot?.rootId ?? [], backSpot?.rootId ?? []].flat()),
     ),
     set: set.filter((p) => p.id !== id).map(({ id: other, name }) => ({ id: other, name })),
   } as PanelAnswer;

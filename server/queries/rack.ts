@@ -1,4 +1,5 @@
 import type { LedgerAnswer, RackAnswer } from '#contract';
+import { glassLabel, routeOf } from '#core/bench';
 import type { Desk } from '../desk.ts';
 import { glassNeeds } from './glassNeed.ts';
 import { photosOf } from './photos.ts';
@@ -25,20 +26,37 @@ export function rackAnswer(desk: Desk): RackAnswer {
   } as RackAnswer;
 }
 
-/** What is laid out and not cut yet. */
+/** What is laid out and not cut yet, by the labels of the glass. */
 function laidOut({ state }: Desk): RackAnswer['laid'] {
-  const laid = new Map<string, RackAnswer['laid'][number]>();
-  const waiting = state.fieldsWhere(
+  const own = state.fieldsWhere(
     'pieces',
-    ['number', 'panelId', 'spot'],
+    ['number', 'panelId', 'asks', 'spot'],
     "spot ->> '$.stockId' is not null and stage = 'to-cut' and drawn = 1 order by number",
   );
-  for (const { number, panelId, spot } of waiting) {
-    if (spot === null) continue;
-    const key = `${spot.stockId}|${panelId}`;
-    const known = laid.get(key);
-    const panelName = known?.panelName ?? state.get('panels', panelId)?.name ?? '';
-    laid.set(key, { stockId: spot.stockId, panelId, panelName, numbers: [...(known?.numbers ?? []), number] });
+  const behind = state.fieldsWhere(
+    'pieces',
+    ['number', 'panelId', 'asks', 'backSpot'],
+    'back_spot is not null and back_from_stock is null and drawn = 1 order by number',
+  );
+  const waiting = [
+    ...own.map(({ spot, ...piece }) => ({ spot, piece })),
+    ...behind.map(({ backSpot, ...piece }) => ({ spot: backSpot, piece, of: 'back' as const })),
+  ];
+  const panels = new Map(
+    [...new Set(waiting.map(({ piece }) => piece.panelId))].flatMap((id) => {
+      const panel = state.get('panels', id);
+      return panel ? [[id, { name: panel.name, route: routeOf(state, panel) }] as const] : [];
+    }),
+  );
+  const laid = new Map<string, RackAnswer['laid'][number]>();
+  for (const { spot, ...one } of waiting) {
+    const { panelId } = one.piece;
+    const panel = panels.get(panelId);
+    if (spot === null || !panel) continue;
+    const { stockId } = spot;
+    const key = `${stockId}|${panelId}`;
+    const names = [...(laid.get(key)?.names ?? []), glassLabel(panel.route, one)];
+    laid.set(key, { stockId, panelId, panelName: panel.name, names });
   }
   return [...laid.values()];
 }

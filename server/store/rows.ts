@@ -52,6 +52,7 @@ const CONDITIONS: Readonly<Record<Question, string>> = {
   pieceNumbered: 'panel_id = ? and number = ? and drawn = 1',
   jointNumbered: 'panel_id = ? and number = ? and drawn = 1',
   laidOn: "spot ->> '$.stockId' = ? and stage = 'to-cut' and drawn = 1",
+  backsLaidOn: "back_spot ->> '$.stockId' = ? and back_spot is not null and back_from_stock is null and drawn = 1",
   sectionsOfPanel: 'panel_id = ?',
   stepsOfRoute: 'route_id = ?',
   versionsOfRoute: 'key = ?',

@@ -1,4 +1,4 @@
-import type { SheetLaidOut } from '#core/bench';
+import type { Behind, SheetLaidOut } from '#core/bench';
 import { spotOf, type SpotFound, type KeptSheet, type Layout, type LayoutJob, type LayoutSheet } from '#core/layout';
 
 /** One sheet with a layout: as it was found, or as it was kept. */
@@ -15,6 +15,8 @@ export interface SheetLaid {
 export interface PieceOfPanel {
   readonly panelId: string;
   readonly number: number;
+  /** Its second glass; its own where left out. */
+  readonly of?: Behind;
 }
 
 /**

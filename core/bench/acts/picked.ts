@@ -1,7 +1,7 @@
 import { count, showNumbers } from '../../units/index.ts';
 import { refuse } from '../act.ts';
 import type { Refusal } from '../refusals.ts';
-import { BEGINS, isBuiltIn, lastStageOf, routeOf, type Route } from '../routes/route.ts';
+import { BEGINS, hasBack, isBuiltIn, lastStageOf, routeOf, wantsBack, type Route } from '../routes/route.ts';
 import { numberedKey, type PanelRow, type PieceRow, type PieceRowId, type Reader } from '../tables.ts';
 
 /** Pieces as a fact names them: by their lasting ids, and by the numbers they were called. */
@@ -46,6 +46,17 @@ export function pickPieces(
   }
   if (missing.length > 0) return refuse('unknown-pieces', { numbers: missing });
   return { panel, route: routeOf(state, panel), pieces };
+}
+
+/** Pieces whose second glass is still to be cut, or the refusal that names those that have none, or have it in hand. */
+export function pickBacks(state: Reader, ask: AskedPieces): ReturnType<typeof pickPieces> {
+  const picked = pickPieces(state, ask);
+  if ('refusal' in picked) return picked;
+  const { route, pieces } = picked;
+  const single = pieces.filter((p) => !hasBack(route, p)).map((p) => p.number);
+  if (single.length > 0) return refuse('one-glass', { numbers: single });
+  const begun = pieces.filter((p) => !wantsBack(route, p)).map((p) => p.number);
+  return begun.length > 0 ? refuse('already-in-hand', { numbers: begun }) : picked;
 }
 
 /** Numbers of the pieces whose glass is in hand. */

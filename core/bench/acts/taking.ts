@@ -4,10 +4,9 @@ import { divide, offcutLabel, shapeFault, shapeLeft, type Left, type StraightBre
 import { knownIn, nth } from '../../units/index.ts';
 import { refuse, type Circumstance } from '../act.ts';
 import type { Refusal } from '../refusals.ts';
-import { BEGINS } from '../routes/route.ts';
 import type { Draft } from '../studio.ts';
-import { backGlassOf, limitsOf, type PieceRow, type PieceRowId, type Reader, type StockRow } from '../tables.ts';
-import { liftFrom, moveSpots, NO_SHAPE } from './laid.ts';
+import { limitsOf, type PieceRow, type PieceRowId, type Reader, type StockRow } from '../tables.ts';
+import { laidOn, liftFrom, moveSpots, NO_SHAPE, type OneGlass } from './laid.ts';
 import { keptForOthers } from './onRack.ts';
 
 /** From which sheet or offcut some of the pieces are cut, and what is left of it then. */
@@ -42,7 +41,7 @@ export interface PartLeft {
   readonly outline: Ring | null;
   readonly flaws: readonly Ring[];
   readonly breaks: readonly StraightBreak[] | null;
-  /** Pieces that lie on it and are not cut yet. */
+  /** Ids of the glass that lies on it and is not cut yet. */
   readonly pieces: readonly string[];
 }
 
@@ -56,33 +55,33 @@ export interface OffcutLeft extends PartLeft {
 
 /**
  * Divides one source among its pieces, or says why that cannot be. The cost of a sheet goes with its area.
- * @param pieces in the order of the source's numbers
+ * @param glasses in the order of the source's numbers
  * @param labels gathers the new offcuts' names, in lower case: one command may leave several
- * @param lost pieces that broke while they were cut from it: their glass leaves it too, as waste
+ * @param lost what broke while it was cut from it: that glass leaves it too, as waste
  */
 export function takeFrom(
   state: Reader,
-  pieces: readonly PieceRow[],
+  glasses: readonly OneGlass[],
   source: Pick<Source, 'stockId' | 'left'>,
   labels: Set<string>,
-  lost: readonly PieceRow[] = [],
+  lost: readonly OneGlass[] = [],
 ): Taking | { refusal: Refusal } {
   const item = state.get('stock', source.stockId);
   if (!item) return refuse('unknown-stock', { name: source.stockId });
   if (item.gone !== null) return refuse('stock-gone', { name: item.id });
-  const all = [...pieces, ...lost];
-  const kept = keptForOthers(state, item, all[0]?.panelId ?? null);
+  const all = [...glasses, ...lost];
+  const kept = keptForOthers(state, item, all[0]?.piece.panelId ?? null);
   if (kept) return kept;
-  const bare = all.filter((p) => p.glassId === null);
-  if (bare.length > 0) return refuse('no-glass', { numbers: bare.map((p) => p.number) });
-  const other = all.filter((p) => p.glassId !== item.glassId);
-  if (other.length > 0) return refuse('wrong-glass', { numbers: other.map((p) => p.number), name: item.id });
+  const bare = all.filter((one) => one.glassId === null);
+  if (bare.length > 0) return refuse('no-glass', { numbers: numbersOf(bare) });
+  const other = all.filter((one) => one.glassId !== item.glassId);
+  if (other.length > 0) return refuse('wrong-glass', { numbers: numbersOf(other), name: item.id });
   const lostMm2 = areaOf(lost);
   const { left } = source;
   const isTaken = (label: string) => labels.has(label.toLowerCase()) || isLabelTaken(state, label);
   if (left.kind === 'laid')
-    return takeAsLaid(state, item, pieces, lost, (parent) => nextLabel(parent, isTaken, labels));
-  const division = divide(item, areaOf(pieces) + lostMm2, left);
+    return takeAsLaid(state, item, glasses, lost, (parent) => nextLabel(parent, isTaken, labels));
+  const division = divide(item, areaOf(glasses) + lostMm2, left);
   if ('code' in division)
     return refuse(division.code, { name: item.id, haveMm2: division.haveMm2, wantMm2: division.wantMm2 });
   const share = worthOf(item);
@@ -95,7 +94,7 @@ export function takeFrom(
     offcuts.push({ label, widthMm, heightMm, areaMm2, costCents: Math.round(share * areaMm2), ...NO_SHAPE });
   }
   return {
-    ...takenFrom(item, pieces),
+    ...takenFrom(item, glasses),
     piecesMm2: division.piecesMm2 - lostMm2,
     wasteMm2: division.wasteMm2 + lostMm2,
     staysMm2: division.staysMm2,
@@ -111,14 +110,14 @@ export function takeFrom(
 
 /**
  * Divides every source among its pieces, or says why one of them cannot be. A sheet is named once.
- * @param pieces all that the sources name
+ * @param glasses all that the sources name
  */
 export function takeFromAll(
   state: Reader,
-  pieces: readonly PieceRow[],
+  glasses: readonly OneGlass[],
   sources: readonly Source[],
 ): readonly Taking[] | { refusal: Refusal } {
-  const byNumber = new Map(pieces.map((piece) => [piece.number, piece]));
+  const byNumber = new Map(glasses.map((one) => [one.piece.number, one]));
   const takings: Taking[] = [];
   const labels = new Set<string>();
   for (const source of sources) {
@@ -132,22 +131,21 @@ export function takeFromAll(
   return takings;
 }
 
-/** A piece as its second glass is cut: of that glass, and laid out nowhere. */
-export const asBack = (piece: PieceRow): PieceRow => ({ ...piece, glassId: backGlassOf(piece), spot: null });
 /** What the ledger says of glass that was taken for it. */
 export const SECOND = 'second glass';
 
 /** Of which sheet, as it stood, and which pieces. */
-const takenFrom = (item: StockRow, pieces: readonly PieceRow[]) => ({
+const takenFrom = (item: StockRow, glasses: readonly OneGlass[]) => ({
   stockId: item.id,
   glassId: item.glassId,
-  pieces: pieces.map((p) => p.id),
-  numbers: pieces.map((p) => p.number),
+  pieces: glasses.map(({ piece }) => piece.id),
+  numbers: numbersOf(glasses),
   beforeMm2: item.areaMm2,
   place: item.place,
 });
 
-const areaOf = (rows: readonly PieceRow[]): number => rows.reduce((sum, p) => sum + p.areaMm2, 0);
+const numbersOf = (glasses: readonly OneGlass[]): number[] => glasses.map(({ piece }) => piece.number);
+const areaOf = (glasses: readonly OneGlass[]): number => glasses.reduce((sum, { piece }) => sum + piece.areaMm2, 0);
 /** Cents a mm². */
 const worthOf = (item: StockRow): number => (item.areaMm2 > 0 ? item.costCents / item.areaMm2 : 0);
 
@@ -164,17 +162,18 @@ function nextLabel(parent: string, isTaken: (label: string) => boolean, labels: 
 function takeAsLaid(
   state: Reader,
   item: StockRow,
-  pieces: readonly PieceRow[],
-  lost: readonly PieceRow[],
+  glasses: readonly OneGlass[],
+  lost: readonly OneGlass[],
   labelFor: (parent: string) => string,
 ): Taking | { refusal: Refusal } {
-  const all = [...pieces, ...lost];
-  const strange = all.filter((p) => p.spot?.stockId !== item.id || p.stage !== BEGINS);
+  const all = [...glasses, ...lost];
+  const strange = all.filter(({ spot }) => spot?.stockId !== item.id);
   if (strange.length > 0 || item.breaks === null)
-    return refuse('not-laid', { numbers: (strange.length > 0 ? strange : all).map((p) => p.number), name: item.id });
-  const laid = [...state.ask('laidOn', item.id)].flatMap(({ id, spot }) => (spot ? [{ id, at: spot.at }] : []));
-  const out = cutOut(shapeLeft(item).outline, item.breaks, laid, new Set(all.map((p) => p.id)), limitsOf(state).keepMm);
-  if (typeof out === 'string') return refuse('not-laid', { numbers: all.map((p) => p.number), name: item.id });
+    return refuse('not-laid', { numbers: numbersOf(strange.length > 0 ? strange : all), name: item.id });
+  const laid = laidOn(state, item.id).map(({ id, spot }) => ({ id, at: spot.at }));
+  const wanted = new Set<string>(all.map(({ id }) => id));
+  const out = cutOut(shapeLeft(item).outline, item.breaks, laid, wanted, limitsOf(state).keepMm);
+  if (typeof out === 'string') return refuse('not-laid', { numbers: numbersOf(all), name: item.id });
   const share = worthOf(item);
   const [first] = out.kept;
   const staysOn = first !== undefined && first.pieceIds.length > 0 ? first : null;
@@ -187,7 +186,7 @@ function takeAsLaid(
   const restMm2 = parts.reduce((sum, mm2) => sum + mm2, 0);
   const lostMm2 = areaOf(lost);
   return {
-    ...takenFrom(item, pieces),
+    ...takenFrom(item, glasses),
     piecesMm2: piecesMm2 - lostMm2,
     wasteMm2: item.areaMm2 - piecesMm2 - restMm2 + lostMm2,
     staysMm2,
@@ -212,10 +211,10 @@ const mm2Of = ({ outline }: Pick<PartKept, 'outline'>): number => Math.abs(signe
  */
 function roundedTaking(
   sheetMm2: number,
-  pieces: readonly PieceRow[],
+  glasses: readonly OneGlass[],
   kept: readonly PartKept[],
 ): { readonly piecesMm2: number; readonly parts: readonly number[] } | null {
-  const piecesMm2 = areaOf(pieces);
+  const piecesMm2 = areaOf(glasses);
   const parts = kept.map((part) => Math.round(mm2Of(part)));
   const over = piecesMm2 + parts.reduce((sum, mm2) => sum + mm2, 0) - sheetMm2;
   if (over <= 0) return { piecesMm2, parts };
@@ -224,7 +223,7 @@ function roundedTaking(
   if (most > over && over <= ROUNDING_SHARE * most)
     return { piecesMm2, parts: parts.map((mm2, i) => (i === parts.indexOf(most) ? mm2 - over : mm2)) };
   // Each number was rounded by half a mm² at the most.
-  return over <= (pieces.length + parts.length + 1) / 2 ? { piecesMm2: piecesMm2 - over, parts } : null;
+  return over <= (glasses.length + parts.length + 1) / 2 ? { piecesMm2: piecesMm2 - over, parts } : null;
 }
 const ROUNDING_SHARE = 0.01;
 

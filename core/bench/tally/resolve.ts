@@ -1,7 +1,7 @@
 import { knownIn, nth, showNumbers } from '../../units/index.ts';
 import type { Left } from '../../stock/index.ts';
 import type { Command } from '../acts/index.ts';
-import { isLaidToCut, sourcesAsLaid } from '../acts/laid.ts';
+import { glassBehind, ownGlass, sourcesIfLaid } from '../acts/laid.ts';
 import { backStep, BEGINS, routeOf, stageIndex, wantsBack, type Route } from '../routes/route.ts';
 import { backGlassOf, plainLower, settingsOf, type PanelRow, type PieceRow, type Reader } from '../tables.ts';
 import { wordsOf } from './tokens.ts';
@@ -257,9 +257,9 @@ function cutMeaning(
       ),
       numbers: open.map((p) => p.number),
     };
-  const laid = open.every((p) => isLaidToCut(state, p)) ? sourcesAsLaid(open) : null;
-  if (laid)
-    return { command: { kind: 'cut', ask: { panelId: panel.id, sources: laid } }, numbers: open.map((p) => p.number) };
+  const sources = sourcesIfLaid(state, open.map(ownGlass));
+  if (sources)
+    return { command: { kind: 'cut', ask: { panelId: panel.id, sources } }, numbers: open.map((p) => p.number) };
   const byGlass = new Map<string, number[]>();
   for (const p of open) byGlass.set(p.glassId as string, [...(byGlass.get(p.glassId as string) ?? []), p.number]);
   return {
@@ -286,6 +286,8 @@ function backMeaning(
   const bare = open.filter((p) => backGlassOf(p) === null).map((p) => p.number);
   if (bare.length > 0) return { problem: bareWords(bare) };
   if (from !== null) return { command: backCommand(panel.id, labelOf(state, from), numbers), numbers };
+  const sources = sourcesIfLaid(state, open.map(glassBehind));
+  if (sources) return { command: { kind: 'cut-back', ask: { panelId: panel.id, sources } }, numbers };
   return { numbers, questions: backQuestions(open) };
 }
 

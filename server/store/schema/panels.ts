@@ -114,6 +114,7 @@ export const pieces = sqliteTable(
     section: text('section'),
     locked: flag('locked'),
     spot: text('spot', { mode: 'json' }).$type<Spot>(),
+    backSpot: text('back_spot', { mode: 'json' }).$type<Spot>(),
   },
   (t) => [
     uniqueIndex('pieces_by_number')
@@ -128,6 +129,9 @@ export const pieces = sqliteTable(
     index('pieces_laid_on')
       .on(sql`${t.spot} ->> '$.stockId'`)
       .where(sql`${t.stage} = 'to-cut' and ${t.drawn} = 1`),
+    index('pieces_backs_laid_on')
+      .on(sql`${t.backSpot} ->> '$.stockId'`)
+      .where(sql`${t.backSpot} is not null and ${t.backFrom} is null and ${t.drawn} = 1`),
     check('pieces_area', sql`${t.areaMm2} > 0`),
     check('pieces_recuts', sql`${t.recuts} >= 0`),
     check('pieces_difficulty', sql`${t.difficulty} between 1 and 5`),

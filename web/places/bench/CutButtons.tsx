@@ -3,9 +3,11 @@ import {
   backQuestions,
   backsCalled,
   BEGINS,
-  isLaidToCut,
-  sourcesAsLaid,
+  glassBehind,
+  ownGlass,
+  sourcesIfLaid,
   wantsBack,
+  type OneGlass,
   type Source,
   type SourceQuestion,
 } from '#core/bench';
@@ -34,26 +36,10 @@ export function CutButtons({ view, chosen, ask }: CutButtonsProps) {
     if (glassId !== null) byGlass.set(glassId, [...(byGlass.get(glassId) ?? []), number]);
   const questions = [...byGlass].map(([glassId, numbers]) => ({ glassId, numbers }));
   const again = uncut.every((p) => p.broken) ? 'Cut again' : 'Cut';
-  if (uncut.length > 0 && uncut.every((p) => isLaidToCut(view.reader, p))) {
-    const sources = sourcesAsLaid(uncut);
-    return (
-      <>
-        <Button
-          look="go"
-          className="col-span-2"
-          onClick={() => void send.command({ kind: 'cut', ask: { panelId, sources } })}
-        >
-          {again} as laid out, from {sources.map((s) => s.stockId).join(', ')}
-        </Button>
-        <Button className="px-1" onClick={() => ask(questions)}>
-          From another …
-        </Button>
-      </>
-    );
-  }
   return (
-    <FromBest
+    <FromWhat
       view={view}
+      glasses={uncut.map(ownGlass)}
       questions={questions}
       verb={again}
       ask={ask}
@@ -68,8 +54,9 @@ export function BackButtons({ view, chosen, ask }: CutButtonsProps) {
   const { panel } = view;
   const waiting = chosen.filter((piece) => wantsBack(panel.route, piece));
   return (
-    <FromBest
+    <FromWhat
       view={view}
+      glasses={waiting.map(glassBehind)}
       questions={backQuestions(waiting)}
       verb={`Cut ${waiting.length === 1 ? backsCalled(waiting.map((p) => p.number)) : 'the second glasses'}`}
       ask={ask}
@@ -78,35 +65,38 @@ export function BackButtons({ view, chosen, ask }: CutButtonsProps) {
   );
 }
 
-/** By one press where all of it is of one glass and something on the rack takes it; else it is asked from what. */
-function FromBest({
+/**
+ * By one press where all of it is laid out, or is of one glass and something on the rack takes it; else it is asked from
+ * what.
+ */
+function FromWhat({
   view,
+  glasses,
   questions,
   verb,
   ask,
   onCut,
 }: Pick<InHandProps, 'view' | 'ask'> & {
+  readonly glasses: readonly OneGlass[];
   readonly questions: readonly SourceQuestion[];
   readonly verb: string;
   onCut(sources: Source[]): void;
 }) {
   const [only, ...others] = questions;
+  const laid = sourcesIfLaid(view.reader, glasses);
   const best = only && others.length === 0 ? candidates(view, only).items.find(({ tooSmall }) => !tooSmall) : undefined;
-  if (!only || !best)
+  const sources =
+    laid ?? (only && best && [{ stockId: best.item.id, numbers: only.numbers, left: { kind: 'stays' as const } }]);
+  if (!sources)
     return (
       <Button look="go" className="col-span-2" onClick={() => ask(questions)}>
         {verb} …
       </Button>
     );
-  const stockId = best.item.id;
   return (
     <>
-      <Button
-        look="go"
-        className="col-span-2"
-        onClick={() => onCut([{ stockId, numbers: only.numbers, left: { kind: 'stays' } }])}
-      >
-        {verb} from {stockId}
+      <Button look="go" className="col-span-2" onClick={() => onCut(sources)}>
+        {verb} {laid ? 'as laid out, ' : ''}from {sources.map(({ stockId }) => stockId).join(', ')}
       </Button>
       <Button className="px-1" onClick={() => ask(questions)}>
         From another …

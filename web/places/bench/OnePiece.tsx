@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
-import { Link } from 'react-router';
-import { BEGINS, glassAreaOf, hasBack, isLaidToCut, reasonWords, stepOf } from '#core/bench';
+import { BEGINS, glassAreaOf, glassBehind, hasBack, isLaidToCut, ownGlass, reasonWords, stepOf } from '#core/bench';
 import { minutesByPiece } from '#core/labour';
 import { showArea, showMinutes, trimNumber } from '#core/units';
 import { cuttingFindingWords } from '#core/words';
@@ -12,6 +11,7 @@ import { Measures } from '../../ui/Length.tsx';
 import type { PanelView } from '../../panel/view.ts';
 import { BrokeOften, OFTEN } from './BrokeOften.tsx';
 import { PieceDrawing } from './PieceDrawing.tsx';
+import { LaidOn } from './LaidOn.tsx';
 import { Takers } from './Takers.tsx';
 
 /** One piece: its glass as cut, its facts in words. */
@@ -23,7 +23,9 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
   const findings = answer?.cuttability.find((c) => c.number === piece.number)?.findings ?? [];
   const cut = answer?.cuts.find((c) => c.number === piece.number);
   const send = useSend();
-  const isLaid = isLaidToCut(reader, piece);
+  const [own, second] = [ownGlass(piece), glassBehind(piece)].map((one) =>
+    isLaidToCut(reader, one) ? one.spot?.stockId : undefined,
+  );
   const spent = useMemo(() => {
     return minutesByPiece(labour?.hours ?? [], panel.route, view.pieces, Date.now()).get(piece.number) ?? 0;
   }, [labour, panel, view.pieces, piece.number]);
@@ -72,6 +74,11 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
             <dd>
               {piece.number}b: {piece.backGlassId === null ? 'the same' : `${behind?.code ?? ''} ${behind?.name ?? ''}`}
               {piece.backFrom && `, cut from ${piece.backFrom}`}
+              {second !== undefined && (
+                <>
+                  , laid out on <LaidOn panelId={panel.id} stockId={second} />
+                </>
+              )}
             </dd>
           </>
         )}
@@ -103,14 +110,11 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
             <dd>{piece.from}</dd>
           </>
         )}
-        {isLaid && (
+        {own !== undefined && (
           <>
             <dt>Laid out</dt>
             <dd>
-              on{' '}
-              <Link className="underline" to={`/panels/${panel.id}/layout`}>
-                {piece.spot?.stockId}
-              </Link>
+              on <LaidOn panelId={panel.id} stockId={own} />
             </dd>
           </>
         )}
@@ -121,7 +125,7 @@ export function OnePiece({ view, piece }: { view: PanelView; piece: PieceRow }) 
           </>
         )}
       </dl>
-      {!isLaid && <Takers view={view} piece={piece} />}
+      {own === undefined && <Takers view={view} piece={piece} />}
     </>
   );
 }

@@ -1,6 +1,5 @@
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { wantsBack } from '#core/bench';
 import { count } from '#core/units';
 import { usePanelView } from '../../panel/usePanelView.ts';
 import { Split } from '../../panel/Split.tsx';
@@ -72,7 +71,6 @@ function Sheets({ view, onTable }: { view: PanelView; onTable: (stockId: string)
   });
   const hasKept = wishes.some((wish) => wish.kept.length > 0);
   const waiting = pieces.filter((piece) => piece.glassId === null).length;
-  const second = pieces.filter((piece) => wantsBack(panel.route, piece)).length;
   const opened = open === null ? undefined : wishes.find((wish) => wish.glass.id === open.glassId);
   const sheet =
     opened && [...opened.kept, ...foundSheets(opened, of(opened.key))].find((s) => s.sheet.id === open?.sheetId);
@@ -129,12 +127,6 @@ function Sheets({ view, onTable }: { view: PanelView; onTable: (stockId: string)
         <p className="text-risk">The search went wrong; what it had found stands. Look longer to try again.</p>
       )}
       <GlassLines wishes={wishes} of={of} unit={view.settings.unit} />
-      {second > 0 && (
-        <p className="text-[15px]">
-          {count(second, 'second glass', 'second glasses')} lie on no sheet here: at the bench they are cut by their
-          area.
-        </p>
-      )}
       {waiting > 0 && (
         <p className="text-[15px]">
           {count(waiting, 'piece')} without glass:{' '}

@@ -1,33 +1,42 @@
 import { useQueryClient } from '@tanstack/react-query';
 import type { PanelAnswer } from '#contract';
-import { BEGINS, sourcesAsLaid } from '#core/bench';
+import { backsCalled, glassBehind, ownGlass, sourcesAsLaid, type PieceRow } from '#core/bench';
 import { showNumbers } from '#core/units';
 import type { PieceOfPanel } from '../../panel/sheetLaid.ts';
 import { useSend } from '../../state/send.ts';
 
 /**
- * Enters pieces as cut from a sheet as it is laid out. Where several panels lie on it, each has its own entry: after the
- * first the others' pieces may lie on parts with labels of their own.
+ * Enters glass as cut from a sheet as it is laid out. Each panel that lies on it has its own entry, and so have the second
+ * glasses of pieces: after the first entry the others may lie on parts with labels of their own.
  */
 export function useCutFrom() {
   const send = useSend();
   const client = useQueryClient();
   return async (stockId: string, pieces: readonly PieceOfPanel[]): Promise<void> => {
-    const byPanel = new Map<string, number[]>();
-    for (const { panelId, number } of pieces) byPanel.set(panelId, [...(byPanel.get(panelId) ?? []), number]);
+    const entries = new Map<string, PieceOfPanel[]>();
+    for (const one of pieces) {
+      const entry = `${one.panelId} ${one.of ?? ''}`;
+      entries.set(entry, [...(entries.get(entry) ?? []), one]);
+    }
     let isFirst = true;
-    for (const [panelId, numbers] of byPanel) {
+    for (const list of entries.values()) {
+      const [{ panelId, of } = { panelId: '' }] = list;
+      const numbers = list.map(({ number }) => number);
+      const glassOf = of === 'back' ? glassBehind : ownGlass;
       const sources = isFirst
         ? [{ stockId, numbers, left: { kind: 'laid' as const } }]
         : sourcesAsLaid(
-            rowsOf(await client.fetchQuery<PanelAnswer>({ queryKey: ['panel', panelId], staleTime: 0 }), numbers),
+            rowsOf(await client.fetchQuery<PanelAnswer>({ queryKey: ['panel', panelId], staleTime: 0 }), numbers).map(
+              glassOf,
+            ),
           );
       isFirst = false;
-      const said = `${showNumbers(numbers, 6)} cut from ${stockId}.`;
-      if (!(await send.command({ kind: 'cut', ask: { panelId, sources } }, said))) return;
+      const called = of === 'back' ? backsCalled(numbers) : showNumbers(numbers, 6);
+      const kind = of === 'back' ? 'cut-back' : 'cut';
+      if (!(await send.command({ kind, ask: { panelId, sources } }, `${called} cut from ${stockId}.`))) return;
     }
   };
 }
 
 const rowsOf = ({ pieces }: PanelAnswer, numbers: readonly number[]) =>
-  pieces.filter((piece) => piece.stage === BEGINS && numbers.includes(piece.number));
+  (pieces as readonly PieceRow[]).filter((piece) => numbers.includes(piece.number));

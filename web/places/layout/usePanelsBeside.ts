@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import type { BesideAnswer, CartoonAnswer } from '#contract';
+import { routeOf, type Route } from '#core/bench';
 import type { PanelView } from '../../panel/view.ts';
 import { useBeside, useCartoons, usePanels, type PieceRow } from '../../state/studio.ts';
 
@@ -8,6 +9,7 @@ export interface PanelBeside {
   readonly id: string;
   /** Stands before the numbers of its pieces. */
   readonly letter: string;
+  readonly route: Route;
   readonly pieces: readonly PieceRow[];
   readonly cuts: CartoonAnswer['cuts'];
 }
@@ -26,7 +28,7 @@ const letterOf = (i: number): string =>
   String.fromCharCode(FIRST_LETTER + (i % LETTERS)) + (i < LETTERS ? '' : String(1 + Math.floor(i / LETTERS)));
 
 /** The panels that may be laid out with one, and those that are: picked, or lying on one of its sheets. */
-export function usePanelsBeside({ panel, settings }: PanelView, picked: ReadonlySet<string>) {
+export function usePanelsBeside({ panel, settings, reader }: PanelView, picked: ReadonlySet<string>) {
   const { data } = useBeside(panel.id);
   const mayLie = useMemo(
     (): MayLie[] =>
@@ -48,9 +50,17 @@ export function usePanelsBeside({ panel, settings }: PanelView, picked: Readonly
         const cuts = drawings[i]?.cuts;
         return letter === undefined || cuts === undefined
           ? []
-          : [{ id: one.panel.id, letter, pieces: one.pieces as readonly PieceRow[], cuts }];
+          : [
+              {
+                id: one.panel.id,
+                letter,
+                route: routeOf(reader, one.panel),
+                pieces: one.pieces as readonly PieceRow[],
+                cuts,
+              },
+            ];
       }),
-    [answers, drawings, mayLie],
+    [answers, drawings, mayLie, reader],
   );
   return { mayLie, beside, isWhole: data !== undefined && beside.length === ids.length };
 }

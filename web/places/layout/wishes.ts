@@ -1,6 +1,5 @@
-import { BEGINS } from '#core/bench';
+import { glassLabel, stillToCut, type OneGlass } from '#core/bench';
 import { signedArea, type Ring } from '#core/geometry';
-
 import {
   breakOut,
   freeParts,
@@ -21,7 +20,7 @@ import {
 import { outlineWhereItLies, type Glass } from '#core/stock';
 import type { PieceOfPanel } from '../../panel/sheetLaid.ts';
 import type { PanelView } from '../../panel/view.ts';
-import type { PieceRow, StockRow } from '../../state/studio.ts';
+import type { StockRow } from '../../state/studio.ts';
 import type { PanelBeside } from './usePanelsBeside.ts';
 import type { LayoutWish } from '../../worker/layout.worker.ts';
 import { stockFor } from '../../panel/stockFor.ts';
@@ -58,10 +57,9 @@ export interface HowLaid {
 const STEPS = 600;
 const STEPS_A_PIECE = 40;
 
-interface Waiting {
-  /** Its number; of another panel's piece, with the letter of that panel before it. */
+interface Waiting extends Omit<OneGlass, 'id'> {
+  /** As it is labelled; of another panel, with the letter of that panel before it. */
   readonly id: string;
-  readonly row: PieceRow;
   readonly outline: Ring;
 }
 
@@ -83,14 +81,14 @@ export function wishesOf(
       const all = [...reader.all('stock')].filter((item) => item.glassId === glassId);
       const stock = stockFor(view, glassId);
       const { kept, byHand, stuck, open } = divided(list, stock, glass, isAnew, by);
-      const own = new Set(list.map(({ row }) => row.spot?.stockId));
+      const own = new Set(list.map(({ spot }) => spot?.stockId));
       const taken = stock.filter((item) => item.breaks !== null && !own.has(item.id));
       const spoken = new Set([...kept, ...byHand, ...stuck].map(({ sheet }) => sheet.id));
       const free = stock.filter((item) => !spoken.has(item.id) && !taken.includes(item));
-      const pieces = open.map(({ id, row, outline }): GlassPiece => ({
+      const pieces = open.map(({ id, piece, outline }): GlassPiece => ({
         id,
         outline,
-        flowDeg: row.flowDeg,
+        flowDeg: piece.flowDeg,
       }));
       const plain = glassJob(pieces, glass, free, by, isTurnedOver);
       const job = { ...plain, sheets: [...byHand.flatMap((one) => freeParts(one)), ...plain.sheets] };
@@ -108,7 +106,9 @@ export function wishesOf(
           stock,
           kept,
           byHand,
-          pieceOf: new Map(list.map(({ id, row: { panelId, number } }) => [id, { panelId, number }])),
+          pieceOf: new Map(
+            list.map(({ id, piece: { panelId, number }, of }) => [id, { panelId, number, ...(of ? { of } : {}) }]),
+          ),
           handSpots: new Map(byHand.flatMap((one) => handSpots(one, list))),
           stuck: stuck.map(({ sheet }) => sheet.id),
           taken: taken.map((item) => item.id),
@@ -121,19 +121,26 @@ export function wishesOf(
 const countOf = ({ job, kept }: GlassWish): number =>
   job.pieces.length + kept.reduce((sum, { layout }) => sum + layout.placements.length, 0);
 
-function waitingByGlass({ pieces, answer }: PanelView, beside: readonly PanelBeside[]): Map<string, Waiting[]> {
+function waitingByGlass(
+  { panel: { route }, pieces, answer }: PanelView,
+  beside: readonly PanelBeside[],
+): Map<string, Waiting[]> {
   const byGlass = new Map<string, Waiting[]>();
-  const own = { letter: '', pieces, cuts: answer?.cuts ?? [] };
+  const own = { letter: '', route, pieces, cuts: answer?.cuts ?? [] };
   for (const panel of [own, ...beside]) {
     const cuts = new Map(panel.cuts.map((cut) => [cut.number, cut]));
     for (const row of panel.pieces) {
       const outline = cuts.get(row.number)?.rings.find((ring) => signedArea(ring) > 0);
-      if (row.stage !== BEGINS || row.glassId === null || outline === undefined) continue;
-      const list = byGlass.get(row.glassId);
-      const id = panel.letter === '' ? String(row.number) : `${panel.letter} ${row.number}`;
-      if (list) list.push({ id, row, outline });
-      // A glass that the panel itself does not wait for is no matter of its layout.
-      else if (panel === own) byGlass.set(row.glassId, [{ id, row, outline }]);
+      if (outline === undefined) continue;
+      for (const one of stillToCut(panel.route, row)) {
+        if (one.glassId === null) continue;
+        const list = byGlass.get(one.glassId);
+        const label = glassLabel(panel.route, one);
+        const waits = { ...one, id: panel.letter === '' ? label : `${panel.letter} ${label}`, outline };
+        if (list) list.push(waits);
+        // A glass that the panel itself does not wait for is no matter of its layout.
+        else if (panel === own) byGlass.set(one.glassId, [waits]);
+      }
     }
   }
   return byGlass;
@@ -143,7 +150,7 @@ type Lying = Pick<KeptSheet, 'sheet' | 'placements' | 'insides'>;
 
 /** What lies on one sheet by the spots of its pieces. */
 function lyingOn(item: StockRow, glass: Glass, list: readonly Waiting[]): Lying {
-  const here = list.flatMap(({ id: pieceId, row: { spot }, outline }) => {
+  const here = list.flatMap(({ id: pieceId, spot, outline }) => {
     if (spot?.stockId !== item.id) return [];
     const { rotationDeg, turnedOver, at } = spot;
     const lies = outlineWhereItLies(outline, spot);
@@ -160,7 +167,7 @@ function lyingOn(item: StockRow, glass: Glass, list: readonly Waiting[]): Lying 
 
 function handSpots({ placements }: HandLaidSheet, list: readonly Waiting[]) {
   return placements.flatMap(({ pieceId }) => {
-    const spot = list.find(({ id }) => id === pieceId)?.row.spot;
+    const spot = list.find(({ id }) => id === pieceId)?.spot;
     if (!spot) return [];
     const { turnedOver, rotationDeg, x, y, at, byHand } = spot;
     return [[pieceId, { turnedOver, rotationDeg, x, y, at, byHand }] as const];
@@ -179,13 +186,13 @@ function divided(
   const byHand: HandLaidSheet[] = [];
   const stuck: Lying[] = [];
   const isOpen = new Set(list);
-  const isHand = ({ row }: Waiting) => row.spot?.byHand === true;
+  const isHand = ({ spot }: Waiting) => spot?.byHand === true;
   const settle = (lying: readonly Waiting[]) => {
     for (const one of lying) isOpen.delete(one);
   };
   const onlyByHand: { item: StockRow; lying: Waiting[] }[] = [];
   for (const item of stock) {
-    const all = list.filter(({ row }) => row.spot?.stockId === item.id);
+    const all = list.filter(({ spot }) => spot?.stockId === item.id);
     const lying = isAnew || item.breaks === null ? all.filter(isHand) : all;
     if (lying.length === 0) continue;
     settle(lying);

@@ -4,6 +4,7 @@ import type { LedgerAnswer, RackAnswer } from '#contract';
 import type { Settings } from '#core/bench';
 import type { Glass } from '#core/stock';
 import { showArea, showMoney, showNumbers } from '#core/units';
+import { idsCalled } from '#core/words';
 import { NotesFold } from '../../notes/NotesFold.tsx';
 import { useLedger, type StockRow } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -55,13 +56,13 @@ export function StockCard({
         {showMoney(item.costCents, settings.currency, settings.locale)}
         {item.parentId && `. From ${item.parentId}`}.
       </p>
-      {laid.map(({ panelId, panelName, numbers }) => (
+      {laid.map(({ panelId, panelName, names }) => (
         <p key={panelId} className="text-[15.5px]">
           Laid out for{' '}
           <Link className="underline" to={`/panels/${panelId}/layout`}>
             {panelName}
           </Link>
-          : {showNumbers(numbers, 8)}.
+          : {idsCalled(names)}.
         </p>
       ))}
       {glass && <ShapeForm key={JSON.stringify(item.outline)} item={item} glass={glass} unit={settings.unit} />}

@@ -12,7 +12,7 @@ import {
   type PieceRowId,
   type Reader,
 } from '../../tables.ts';
-import { lift } from '../laid.ts';
+import { lift, lyingOf, type LaidId } from '../laid.ts';
 import { called, piecesCalled } from '../picked.ts';
 import { panelSaved, writePanel, type PanelSaved } from '../savePanel/act.ts';
 import type { AcceptDrawing, DrawnJoint, Measured } from './ask.ts';
@@ -46,7 +46,7 @@ export interface DrawingAccepted extends Omit<AcceptDrawing, 'pieces' | 'gone' |
   readonly jointsGone: readonly Gone<JointRowId>[];
   readonly panel: PanelSaved | null;
   /** Pieces that were laid out on sheets and are gone, or have another outline now. */
-  readonly lifted: readonly PieceRowId[];
+  readonly lifted: readonly LaidId[];
 }
 
 /** What the drawing asks of glass that was cut before it. */
@@ -166,6 +166,7 @@ const UNTOUCHED = {
   section: null,
   locked: false,
   spot: null,
+  backSpot: null,
 } as const;
 
 /** Glass in hand is neither dropped in silence nor cut through by a change of lines. */
@@ -186,15 +187,15 @@ function accepted(state: Reader, ask: AcceptDrawing, panel: PanelSaved | null): 
   const { panelId } = ask;
   const row = (id: PieceId) => state.get('pieces', pieceRowId(panelId, id));
   const { panel: _, ...rest } = ask;
-  const isLaid = (id: PieceId): boolean => {
+  const lying = (id: PieceId): readonly LaidId[] => {
     const piece = row(id);
-    return piece !== undefined && piece.spot !== null && piece.stage === BEGINS;
+    return piece === undefined ? [] : lyingOf(piece);
   };
   const outlines = [...ask.pieces.filter((p) => p.changed).map((p) => p.id), ...ask.gone];
   return {
     ...rest,
     panel,
-    lifted: outlines.filter((id) => isLaid(id)).map((id) => pieceRowId(panelId, id)),
+    lifted: outlines.flatMap(lying),
     pieces: ask.pieces.map(({ id, changed, grew, ...piece }) => {
       const old = piece.isNew ? undefined : row(id);
       const inHand = old !== undefined && old.stage !== BEGINS ? old : null;

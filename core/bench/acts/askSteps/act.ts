@@ -1,6 +1,7 @@
 import { refuse, type Act } from '../../act.ts';
 import type { StepCode } from '../../routes/definition.ts';
-import { stageIndex } from '../../routes/route.ts';
+import { routeOf, stageIndex } from '../../routes/route.ts';
+import { liftUnasked } from '../laid.ts';
 import { called, named, pickPieces, type AskedPieces, type NamedPieces } from '../picked.ts';
 
 export interface AskSteps extends AskedPieces {
@@ -41,8 +42,15 @@ export const askSteps: Act<AskSteps, StepsAsked> = {
       fact: { ...named(ask.panelId, moving), steps: steps.map((s) => s.code), words: steps.map((s) => s.word) },
     };
   },
-  apply: (draft, { pieces, steps }) => {
+  apply: (draft, { panelId, pieces, steps }) => {
     for (const id of pieces) draft.patch('pieces', id, { asks: steps });
+    const panel = draft.get('panels', panelId);
+    if (panel)
+      liftUnasked(
+        draft,
+        pieces.flatMap((id) => draft.get('pieces', id) ?? []),
+        routeOf(draft, panel),
+      );
   },
   panelOf: (fact) => fact.panelId,
   told: ({ numbers, words }) =>

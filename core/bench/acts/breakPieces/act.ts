@@ -15,7 +15,7 @@ import {
 } from '../../routes/route.ts';
 import type { StepCode } from '../../routes/definition.ts';
 import { backGlassOf, glassAreaOf, type PieceRow, type PieceRowId, type Reader } from '../../tables.ts';
-import { lift } from '../laid.ts';
+import { backId, glassBehind, ownGlass, lift } from '../laid.ts';
 import {
   backsCalled,
   called,
@@ -25,7 +25,7 @@ import {
   piecesCalled,
   type AskedPieces,
 } from '../picked.ts';
-import { applyTaking, asBack, SECOND, cutToOtherOutline, NEW_GLASS, takeFrom, type Taking } from '../taking.ts';
+import { applyTaking, SECOND, cutToOtherOutline, NEW_GLASS, takeFrom, type Taking } from '../taking.ts';
 import { takingFromV1, takingFromV3, type TakingV1, type TakingV3 } from '../takingUpcast.ts';
 
 export interface BreakPieces extends AskedPieces {
@@ -113,9 +113,13 @@ export const breakPieces: Act<BreakPieces, PiecesBroke> = {
     const broke = costsOf(state, pieces, minutes, now, (p) => (isBackLost(p, only) ? 'both' : 'front'));
     const labels = new Set<string>();
     const isSame = ask.lostFrom === undefined || ask.lostFrom.stockId === ask.recut?.stockId;
-    const lost = uncut.length > 0 && ask.lostFrom && !isSame ? takeFrom(state, [], ask.lostFrom, labels, uncut) : null;
+    const lost =
+      uncut.length > 0 && ask.lostFrom && !isSame
+        ? takeFrom(state, [], ask.lostFrom, labels, uncut.map(ownGlass))
+        : null;
     if (lost && 'refusal' in lost) return lost;
-    const recut = ask.recut && takeFrom(state, pieces, ask.recut, labels, lost ? [] : uncut);
+    const recut =
+      ask.recut && takeFrom(state, pieces.map(ownGlass), ask.recut, labels, lost ? [] : uncut.map(ownGlass));
     if (recut && 'refusal' in recut) return recut;
     const anew = cutToOtherOutline(pieces);
     const again = broke.map((one, i): PieceBroke => {
@@ -157,13 +161,12 @@ export const breakPieces: Act<BreakPieces, PiecesBroke> = {
         waste: lost ? '' : note,
         ...(only === 'back' ? { pieces: SECOND } : {}),
       });
-    if (only === 'back') return;
     // What broke lies nowhere any more, but where it was cut again as laid out.
-    if (recut?.asLaid !== true)
-      lift(
-        draft,
-        broke.map(({ id }) => id),
-      );
+    if (recut?.asLaid === true) return;
+    lift(
+      draft,
+      broke.flatMap(({ id, backLost }) => [...(only === 'back' ? [] : [id]), ...(backLost ? [backId(id)] : [])]),
+    );
   },
   panelOf: (fact) => fact.panelId,
   told: ({ broke, reason, recut, lost, minutes, only }) =>
@@ -221,7 +224,7 @@ function backsBroke(
   const step = backStep(route);
   const single = pieces.filter((p) => p.backFrom === null || !hasBack(route, p)).map((p) => p.number);
   if (!step || lostFrom || single.length > 0) return refuse('one-glass', { numbers: single });
-  const recut = from && takeFrom(state, pieces.map(asBack), from, new Set());
+  const recut = from && takeFrom(state, pieces.map(glassBehind), from, new Set());
   if (recut && 'refusal' in recut) return recut;
   const broke = costsOf(state, pieces, minutes, now, () => 'back').map((one, i): PieceBroke => {
     const piece = nth(pieces, i);

@@ -1,5 +1,6 @@
 import { refuse, type Act } from '../../act.ts';
 import { hasBack } from '../../routes/route.ts';
+import { backId, lift } from '../laid.ts';
 import { backsCalled, named, pickPieces, type AskedPieces, type NamedPieces } from '../picked.ts';
 
 export interface ChooseBack extends AskedPieces {
@@ -35,6 +36,7 @@ export const chooseBack: Act<ChooseBack, BackChosen> = {
     return { fact: { ...named(ask.panelId, moving), glassId: ask.glassId, code: glass?.code ?? null } };
   },
   apply: (draft, { pieces, glassId }) => {
+    lift(draft, pieces.map(backId));
     for (const id of pieces) draft.patch('pieces', id, { backGlassId: glassId });
   },
   panelOf: (fact) => fact.panelId,

@@ -1,6 +1,6 @@
 import { count } from '../../../units/index.ts';
 import { refuse, type Act } from '../../act.ts';
-import { lift } from '../laid.ts';
+import { liftOther } from '../laid.ts';
 import { called, idsThen, inHand, named, pickPieces, type AskedPieces, type NamedPieces } from '../picked.ts';
 
 export interface ChooseGlass extends AskedPieces {
@@ -33,7 +33,7 @@ export const chooseGlass: Act<ChooseGlass, GlassChosen> = {
     return { fact: { ...named(ask.panelId, moving), glassId: ask.glassId, code: glass?.code ?? null } };
   },
   apply: (draft, { pieces, glassId }) => {
-    lift(draft, pieces);
+    liftOther(draft, pieces);
     for (const id of pieces) draft.patch('pieces', id, { glassId });
   },
   panelOf: (fact) => fact.panelId,

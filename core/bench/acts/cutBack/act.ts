@@ -1,10 +1,11 @@
 import { showArea } from '../../../units/index.ts';
 import { refuse, type Act } from '../../act.ts';
 import type { StepCode } from '../../routes/definition.ts';
-import { backStep, BEGINS, hasBack, wantsBack, wayOf } from '../../routes/route.ts';
+import { backStep, BEGINS, wayOf } from '../../routes/route.ts';
 import type { PieceRowId } from '../../tables.ts';
-import { backsCalled, pickPieces, pieceNumbered } from '../picked.ts';
-import { applyTaking, asBack, SECOND, takeFromAll, type Source, type Taking } from '../taking.ts';
+import { backId, glassBehind, lift } from '../laid.ts';
+import { backsCalled, pickBacks, pieceNumbered } from '../picked.ts';
+import { applyTaking, SECOND, takeFromAll, type Source, type Taking } from '../taking.ts';
 
 export interface CutBack {
   readonly panelId: string;
@@ -29,15 +30,12 @@ export const cutBack: Act<CutBack, BacksCut> = {
     stock: ['glassId', 'gone', 'breaks'],
   },
   decide: (state, { panelId, sources }) => {
-    const picked = pickPieces(state, { panelId, numbers: sources.flatMap((s) => s.numbers) });
+    const picked = pickBacks(state, { panelId, numbers: sources.flatMap((s) => s.numbers) });
     if ('refusal' in picked) return picked;
     const { route, pieces } = picked;
     const step = backStep(route);
-    const single = pieces.filter((p) => !hasBack(route, p)).map((p) => p.number);
-    if (single.length > 0 || !step) return refuse('one-glass', { numbers: single });
-    const begun = pieces.filter((p) => !wantsBack(route, p)).map((p) => p.number);
-    if (begun.length > 0) return refuse('already-in-hand', { numbers: begun });
-    const takings = takeFromAll(state, pieces.map(asBack), sources);
+    if (!step) return refuse('one-glass');
+    const takings = takeFromAll(state, pieces.map(glassBehind), sources);
     if ('refusal' in takings) return takings;
     const isNext = ({ stage, asks }: (typeof pieces)[number]): boolean => {
       const way = wayOf(route, { asks });
@@ -47,6 +45,7 @@ export const cutBack: Act<CutBack, BacksCut> = {
   },
   apply: (draft, { panelId, takings, both, to }, now) => {
     for (const taking of takings) {
+      if (!taking.asLaid) lift(draft, taking.pieces.map(backId));
       applyTaking(draft, panelId, taking, now, { pieces: SECOND });
       for (const id of taking.pieces) draft.patch('pieces', id, { backFrom: taking.stockId });
     }

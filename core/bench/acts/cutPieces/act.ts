@@ -2,7 +2,7 @@ import { count, showArea } from '../../../units/index.ts';
 import { refuse, type Act } from '../../act.ts';
 import type { StepCode } from '../../routes/definition.ts';
 import { onceFrontIsCut, TAKES_GLASS } from '../../routes/route.ts';
-import { lift } from '../laid.ts';
+import { ownGlass, lift } from '../laid.ts';
 import { called, inHand, pickPieces, pieceNumbered } from '../picked.ts';
 import type { PieceRowId } from '../../tables.ts';
 import { applyTaking, cutToOtherOutline, NEW_GLASS, takeFromAll, type Source, type Taking } from '../taking.ts';
@@ -39,7 +39,7 @@ export const cutPieces: Act<CutPieces, PiecesCut> = {
     if ('refusal' in picked) return picked;
     const begun = inHand(picked.pieces);
     if (begun.length > 0) return refuse('already-in-hand', { numbers: begun });
-    const takings = takeFromAll(state, picked.pieces, sources);
+    const takings = takeFromAll(state, picked.pieces.map(ownGlass), sources);
     if ('refusal' in takings) return takings;
     const whole = picked.pieces.filter((p) => onceFrontIsCut(picked.route, p) !== null);
     const [first] = whole;

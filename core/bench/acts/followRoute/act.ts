@@ -1,5 +1,6 @@
 import { NO_WORDS, refuse, type Act } from '../../act.ts';
 import { currentRoute, makeRoute, routeOf, stageIndex, stepOf, wayOf } from '../../routes/route.ts';
+import { liftUnasked } from '../laid.ts';
 
 export interface FollowRoute {
   readonly panelId: string;
@@ -45,7 +46,10 @@ export const followRoute: Act<FollowRoute, RouteFollowed> = {
       return refuse('done-not-on-route', { name: stepOf(old, done.step)?.word ?? done.step, more: version.name });
     return { fact: { panelId, routeId: version.id, name: version.name, panelName: panel.name } };
   },
-  apply: (draft, { panelId, routeId }) => draft.patch('panels', panelId, { routeId }),
+  apply: (draft, { panelId, routeId }) => {
+    draft.patch('panels', panelId, { routeId });
+    liftUnasked(draft, draft.ask('piecesOfPanel', panelId), routeOf(draft, { routeId }));
+  },
   panelOf: (fact) => fact.panelId,
   told: ({ name }) => `goes on by “${name}”`,
   effect: NO_WORDS,

@@ -30,8 +30,8 @@ export const keepFor: Act<KeepFor> = {
         lift(
           draft,
           laidOn(draft, id)
-            .filter((p) => draft.get('panels', p.panelId)?.commissionId !== commissionId)
-            .map((p) => p.id),
+            .filter(({ piece }) => draft.get('panels', piece.panelId)?.commissionId !== commissionId)
+            .map(({ id }) => id),
         );
       draft.patch('stock', id, { keptFor: commissionId });
     }

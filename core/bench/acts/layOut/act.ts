@@ -3,14 +3,16 @@ import { shapeLeft, type Spot, type StraightBreak } from '../../../stock/index.t
 import { count, knownIn } from '../../../units/index.ts';
 import { refuse, type Act } from '../../act.ts';
 import type { Refusal } from '../../refusals.ts';
-import { numberedKey, type PieceRow, type PieceRowId, type Reader, type StockRow } from '../../tables.ts';
-import { laidOn, lift } from '../laid.ts';
+import { numberedKey, type Reader, type StockRow } from '../../tables.ts';
+import { glassBehind, ownGlass, laidOn, layAt, lift, type Behind, type LaidId, type OneGlass } from '../laid.ts';
 import { keptForOthers, onRack } from '../onRack.ts';
-import { called, inHand, pickPieces } from '../picked.ts';
+import { backsCalled, called, inHand, pickBacks, pickPieces } from '../picked.ts';
 
 /** A piece where it is to lie; see {@link Spot}. */
 export interface LaidByNumber extends Omit<Spot, 'stockId' | 'rootId'> {
   readonly number: number;
+  /** The glass that lies behind it; its own where left out. */
+  readonly of?: Behind | undefined;
   /** Of another panel than the one that lays out. */
   readonly panelId?: string | undefined;
 }
@@ -32,13 +34,15 @@ export interface LaidOut {
   readonly sheets: readonly {
     readonly stockId: string;
     readonly breaks: readonly StraightBreak[] | null;
-    readonly spots: readonly { readonly id: PieceRowId; readonly spot: Spot }[];
+    readonly spots: readonly { readonly id: LaidId; readonly spot: Spot }[];
   }[];
   /** The panel's own; those of other panels are counted. */
   readonly numbers: readonly number[];
+  /** Those whose second glass is laid out. */
+  readonly backs: readonly number[];
   readonly others: number;
-  /** Pieces that lay elsewhere, or on these sheets and do not any more. */
-  readonly lifted: readonly PieceRowId[];
+  /** What lay elsewhere, or on these sheets and does not any more. */
+  readonly lifted: readonly LaidId[];
 }
 
 /**
@@ -47,58 +51,62 @@ export interface LaidOut {
  * of a panel that was not looked at is lifted. What is laid by hand stays where it is in the next search.
  */
 export const layOut: Act<LayOut, LaidOut> = {
-  version: 2,
+  version: 3,
   formerly: [],
   undoIn: 'panel',
   reads: {
-    pieces: ['number', 'drawn', 'stage', 'glassId', 'areaMm2'],
+    pieces: ['number', 'drawn', 'stage', 'asks', 'glassId', 'backGlassId', 'backFrom', 'areaMm2'],
     stock: ['glassId', 'gone', 'areaMm2', 'outline', 'flaws', 'breaks', 'keptFor'],
   },
   decide: (state, { panelId, sheets }) => {
-    const byPanel = new Map<string, number[]>();
-    for (const { number, panelId: of = panelId } of sheets.flatMap((sheet) => sheet.pieces))
-      byPanel.set(of, [...(byPanel.get(of) ?? []), number]);
-    const picked = pickOfPanels(state, byPanel, panelId);
+    const byPanel = new Map<string, LaidByNumber[]>([[panelId, []]]);
+    for (const one of sheets.flatMap((sheet) => sheet.pieces)) {
+      const of = one.panelId ?? panelId;
+      byPanel.set(of, [...(byPanel.get(of) ?? []), one]);
+    }
+    const picked = pickOfPanels(state, byPanel);
     if ('refusal' in picked) return picked;
     const { byKey } = picked;
-    const rowOf = (p: LaidByNumber) => knownIn(byKey, numberedKey(p.panelId ?? panelId, p.number));
-    const lifted = new Set<PieceRowId>([...byKey.values()].filter((p) => p.spot !== null).map((p) => p.id));
+    const glassOf = (one: LaidByNumber) => knownIn(byKey, keyOf(one.panelId ?? panelId, one));
+    const lifted = new Set<LaidId>([...byKey.values()].filter((one) => one.spot !== null).map((one) => one.id));
     const said = new Set<string>();
     const laid: LaidOut['sheets'][number][] = [];
     for (const sheet of sheets) {
       const found = onRack(state, sheet.stockId);
       if ('refusal' in found) return found;
       const { item } = found;
-      if (said.has(item.id)) return refuse('named-twice', { numbers: sheet.pieces.map((p) => p.number) });
+      const numbers = sheet.pieces.map(({ number }) => number);
+      if (said.has(item.id)) return refuse('named-twice', { numbers });
       said.add(item.id);
-      const pieces = sheet.pieces.map(rowOf);
-      const other = pieces.filter((p) => p.glassId !== item.glassId);
+      const other = sheet.pieces.filter((one) => glassOf(one).glassId !== item.glassId);
       if (other.length > 0) return refuse('wrong-glass', { numbers: other.map((p) => p.number), name: item.id });
       const refusal = unsound(state, item, sheet, byPanel.keys());
       if (refusal) return refusal;
-      for (const p of laidOn(state, item.id)) if (sheet.breaks !== null) lifted.add(p.id);
-      const spots = sheet.pieces.map((piece) => {
-        const { turnedOver, rotationDeg, x, y, at, byHand } = piece;
+      for (const { id } of laidOn(state, item.id)) if (sheet.breaks !== null) lifted.add(id);
+      const spots = sheet.pieces.map((one) => {
+        const { turnedOver, rotationDeg, x, y, at, byHand } = one;
         const spot = { turnedOver, rotationDeg, x, y, at, byHand, stockId: item.id, rootId: item.rootId };
-        return { id: rowOf(piece).id, spot };
+        return { id: glassOf(one).id, spot };
       });
       laid.push({ stockId: item.id, breaks: sheet.breaks, spots });
     }
-    const numbers = byPanel.get(panelId) ?? [];
-    return { fact: { panelId, sheets: laid, numbers, others: byKey.size - numbers.length, lifted: [...lifted] } };
+    const own = sidesOf(knownIn(byPanel, panelId));
+    const others = byKey.size - own.numbers.length - own.backs.length;
+    return { fact: { panelId, sheets: laid, ...own, others, lifted: [...lifted] } };
   },
   apply: (draft, { sheets, lifted }) => {
     lift(draft, lifted);
     for (const { stockId, breaks, spots } of sheets) {
-      for (const { id, spot } of spots) draft.patch('pieces', id, { spot });
+      for (const { id, spot } of spots) layAt(draft, id, spot);
       draft.patch('stock', stockId, { breaks });
     }
   },
   panelOf: (fact) => fact.panelId,
-  told: ({ numbers, others, sheets }) => {
-    const own = numbers.length > 0 ? [called(numbers)] : [];
+  told: ({ numbers, backs, others, sheets }) => {
+    const fronts = numbers.length > 0 ? [called(numbers)] : [];
+    const behind = backs.length > 0 ? [backsCalled(backs)] : [];
     const beside = others > 0 ? [`${count(others, 'piece')} of other panels`] : [];
-    return `${[...own, ...beside].join(' and ')} laid out on ${sheets.map((s) => s.stockId).join(', ')}`;
+    return `${[...fronts, ...behind, ...beside].join(' and ')} laid out on ${sheets.map((s) => s.stockId).join(', ')}`;
   },
   effect: ({ sheets }) =>
     `${count(
@@ -107,23 +115,41 @@ export const layOut: Act<LayOut, LaidOut> = {
     )} laid out on ${count(sheets.length, 'sheet')}`,
   upcasts: {
     // A layout was of one panel alone.
-    1: (old: Omit<LaidOut, 'others'>): LaidOut => ({ ...old, others: 0 }),
+    1: (old: Omit<LaidOut, 'others' | 'backs'>): Omit<LaidOut, 'backs'> => ({ ...old, others: 0 }),
+    // Second glasses were cut by their area.
+    2: (old: Omit<LaidOut, 'backs'>): LaidOut => ({ ...old, backs: [] }),
   },
 };
 
-/** The pieces of several panels by panel and number, all still to be cut, or why not. */
+const keyOf = (panelId: string, { number, of }: Pick<LaidByNumber, 'number' | 'of'>): string =>
+  `${numberedKey(panelId, number)}${of === undefined ? '' : `|${of}`}`;
+
+const sidesOf = (pieces: readonly LaidByNumber[]) => ({
+  numbers: pieces.filter(({ of }) => of === undefined).map(({ number }) => number),
+  backs: pieces.filter(({ of }) => of === 'back').map(({ number }) => number),
+});
+
+/** The glass that is laid out, by panel, number and which of two it is; all still to be cut, or why not. */
 function pickOfPanels(
   state: Reader,
-  byPanel: ReadonlyMap<string, readonly number[]>,
-  own: string,
-): { readonly byKey: ReadonlyMap<string, PieceRow> } | { readonly refusal: Refusal } {
-  const byKey = new Map<string, PieceRow>();
-  for (const [panelId, numbers] of byPanel.size > 0 ? byPanel : [[own, []] as const]) {
-    const picked = pickPieces(state, { panelId, numbers });
+  byPanel: ReadonlyMap<string, readonly LaidByNumber[]>,
+): { readonly byKey: ReadonlyMap<string, OneGlass> } | { readonly refusal: Refusal } {
+  const byKey = new Map<string, OneGlass>();
+  const isEmpty = [...byPanel.values()].every((pieces) => pieces.length === 0);
+  for (const [panelId, pieces] of byPanel) {
+    const { numbers, backs } = sidesOf(pieces);
+    if (numbers.length > 0 || isEmpty) {
+      const picked = pickPieces(state, { panelId, numbers });
+      if ('refusal' in picked) return picked;
+      const begun = inHand(picked.pieces);
+      if (begun.length > 0) return refuse('already-in-hand', { numbers: begun });
+      for (const piece of picked.pieces) byKey.set(keyOf(panelId, piece), ownGlass(piece));
+    }
+    if (backs.length === 0) continue;
+    const picked = pickBacks(state, { panelId, numbers: backs });
     if ('refusal' in picked) return picked;
-    const begun = inHand(picked.pieces);
-    if (begun.length > 0) return refuse('already-in-hand', { numbers: begun });
-    for (const piece of picked.pieces) byKey.set(numberedKey(panelId, piece.number), piece);
+    for (const piece of picked.pieces)
+      byKey.set(keyOf(panelId, { number: piece.number, of: 'back' }), glassBehind(piece));
   }
   return { byKey };
 }
@@ -136,12 +162,12 @@ function unsound(
   panelIds: Iterable<string>,
 ): { refusal: Refusal } | null {
   const asked = new Set(panelIds);
-  const others = laidOn(state, item.id).filter((p) => !asked.has(p.panelId));
+  const others = laidOn(state, item.id).filter(({ piece }) => !asked.has(piece.panelId));
   for (const panelId of asked) {
     const kept = keptForOthers(state, item, panelId);
     if (kept) return kept;
   }
-  if (others.length > 0) return refuse('laid-already', { name: item.id, more: others[0]?.panelId ?? '' });
+  if (others.length > 0) return refuse('laid-already', { name: item.id, more: others[0]?.piece.panelId ?? '' });
   const { outline } = shapeLeft(item);
   const laid = pieces.map(({ at }, i) => ({ id: String(i), at }));
   const fault = planFault(outline, breaks ?? [], breaks === null ? [] : laid);

@@ -1,8 +1,7 @@
 import { NO_WORDS, refuse, type Act } from '../../act.ts';
 import type { Refusal } from '../../refusals.ts';
-import { BEGINS } from '../../routes/route.ts';
 import type { Away, Reader } from '../../tables.ts';
-import { lift } from '../laid.ts';
+import { lift, lyingOf } from '../laid.ts';
 
 /** What can be put away. A sheet is written off or taken out instead: it is glass, and the ledger tells of it. */
 export const PUT_AWAY = ['commissions', 'panels', 'glasses', 'supplies', 'people'] as const;
@@ -45,11 +44,7 @@ export const putAway: Act<PutAway, WasPutAway> = {
     if (as === null) return;
     // Sheets are not kept for what is not worked on.
     for (const panelId of table === 'panels' ? [id] : panelIds) {
-      const uncut = [...draft.ask('piecesOfPanel', panelId)].filter((p) => p.stage === BEGINS);
-      lift(
-        draft,
-        uncut.map((p) => p.id),
-      );
+      lift(draft, [...draft.ask('piecesOfPanel', panelId)].flatMap(lyingOf));
     }
   },
   panelOf: () => null,

@@ -46,7 +46,7 @@ export interface WasPutBack {
 
 /** Undo and redo: what an act has changed goes back to what it was, unless somebody has changed it since. */
 export const putBack: Act<PutBack, WasPutBack> = {
-  version: 7,
+  version: 8,
   formerly: [],
   undoIn: 'panel',
   reads: {},
@@ -90,13 +90,14 @@ export const putBack: Act<PutBack, WasPutBack> = {
     4: withLater,
     5: withLater,
     6: withLater,
+    7: withLater,
   },
 };
 
 /** What rows did not say yet when older logs kept them whole. */
 const LATER_FIELDS: Readonly<Partial<Record<TableName, (id: string) => object>>> = {
   stock: (id) => ({ ...UNSHAPED, rootId: id, keptFor: null }),
-  pieces: () => ({ spot: null }),
+  pieces: () => ({ spot: null, backGlassId: null, backFrom: null, backSpot: null }),
   glasses: () => ({ second: null, coat: 'none' }),
   settings: () => ({ ownReasons: [] }),
   leadMarks: () => ({ laid: [] }),

@@ -3,7 +3,7 @@ import { BEGINS } from '../../routes/route.ts';
 import type { PieceRowId } from '../../tables.ts';
 import { choiceNamed } from '../choiceId.ts';
 import type { KeepChoice } from '../keepChoice/act.ts';
-import { lift } from '../laid.ts';
+import { liftOther } from '../laid.ts';
 import { called } from '../picked.ts';
 
 export interface ChoiceTaken extends KeepChoice {
@@ -40,7 +40,7 @@ export const takeChoice: Act<KeepChoice, ChoiceTaken> = {
     };
   },
   apply: (draft, { pieces }) => {
-    lift(
+    liftOther(
       draft,
       pieces.map((p) => p.id),
     );

@@ -1,7 +1,7 @@
 import { keysOf } from '../../../units/index.ts';
 import { refuse, type Act } from '../../act.ts';
 import { TAKES_GLASS } from '../../routes/route.ts';
-import { lift } from '../laid.ts';
+import { backId, lift } from '../laid.ts';
 import { called, inHand, named, pickPieces, piecesCalled, type AskedPieces, type NamedPieces } from '../picked.ts';
 
 /** Where a piece comes from that is not cut here. */
@@ -41,7 +41,10 @@ export const takeIn: Act<TakeIn, PiecesTakenIn> = {
   },
   apply: (draft, { pieces, ends }) => {
     for (const id of ends) draft.patch('waits', id, { isOver: true });
-    lift(draft, pieces);
+    lift(
+      draft,
+      pieces.flatMap((id) => [id, backId(id)]),
+    );
     for (const id of pieces) draft.patch('pieces', id, { stage: TAKES_GLASS, broken: null, from: null });
   },
   panelOf: (fact) => fact.panelId,

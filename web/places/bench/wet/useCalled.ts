@@ -1,14 +1,16 @@
 import { useState } from 'react';
 import {
-  backGlassOf,
   backsCalled,
   BEGINS,
-  isLaidToCut,
-  sourcesAsLaid,
+  glassBehind,
+  ownGlass,
+  sourcesIfLaid,
   stepOf,
   wantsBack,
   wayOf,
   type Command,
+  type OneGlass,
+  type Source,
   type StepDefinition,
 } from '#core/bench';
 import { nextThing } from '#core/words';
@@ -48,7 +50,7 @@ export function useCalled(view: PanelView, tapped: number | null) {
 }
 
 function calledOf(view: PanelView, piece: PieceRow): Called | null {
-  const { panel, reader } = view;
+  const { panel } = view;
   const way = wayOf(panel.route, piece);
   const step = way[way.findIndex((one) => one.code === piece.stage) + 1];
   const done = stepOf(panel.route, piece.stage);
@@ -56,35 +58,27 @@ function calledOf(view: PanelView, piece: PieceRow): Called | null {
     return done
       ? { piece, step: done, command: null, why: `${piece.number} is ${done.word} already.`, words: done.word }
       : null;
-  if (step.deed === 'takes-back' && wantsBack(panel.route, piece)) return backCalled(view, piece, step);
+  if (step.deed === 'takes-back' && wantsBack(panel.route, piece)) return cutCalled(view, step, glassBehind(piece));
   if (piece.stage !== BEGINS) {
     const ask = { panelId: panel.id, numbers: [piece.number], to: step.code };
     return { piece, step, command: { kind: 'advance', ask }, why: null, words: step.word };
   }
-  if (isLaidToCut(reader, piece)) {
-    const sources = sourcesAsLaid([piece]);
-    const command: Command = { kind: 'cut', ask: { panelId: panel.id, sources } };
-    return { piece, step, command, why: null, words: `cut from ${sources[0]?.stockId ?? ''}` };
-  }
-  return fromBest(view, piece, step, piece.glassId, 'cut');
+  return cutCalled(view, step, ownGlass(piece));
 }
 
-const backCalled = (view: PanelView, piece: PieceRow, step: StepDefinition): Called =>
-  fromBest(view, piece, step, backGlassOf(piece), 'cut-back');
-
-/** Cut from what on the rack is best for it, where anything is. */
-function fromBest(
-  view: PanelView,
-  piece: PieceRow,
-  step: StepDefinition,
-  glassId: string | null,
-  kind: 'cut' | 'cut-back',
-): Called {
-  const cut = kind === 'cut' ? 'cut' : `${backsCalled([piece.number])} cut`;
+/** Cut as it is laid out, else from what on the rack is best for it, where anything is. */
+function cutCalled(view: PanelView, step: StepDefinition, glass: OneGlass): Called {
+  const { piece, glassId, of } = glass;
+  const kind = of === 'back' ? 'cut-back' : 'cut';
+  const cut = of === 'back' ? `${backsCalled([piece.number])} cut` : 'cut';
+  const from = (sources: Source[]): Called => {
+    const command: Command = { kind, ask: { panelId: view.panel.id, sources } };
+    return { piece, step, command, why: null, words: `${cut} from ${sources[0]?.stockId ?? ''}` };
+  };
+  const laid = sourcesIfLaid(view.reader, [glass]);
+  if (laid) return from(laid);
   if (glassId === null) return { piece, step, command: null, why: 'Its glass is not chosen yet.', words: cut };
   const best = candidates(view, { glassId, numbers: [piece.number] }).items.find((one) => !one.tooSmall);
   if (!best) return { piece, step, command: null, why: 'Nothing on the rack takes it.', words: cut };
-  const source = { stockId: best.item.id, numbers: [piece.number], left: { kind: 'stays' as const } };
-  const command: Command = { kind, ask: { panelId: view.panel.id, sources: [source] } };
-  return { piece, step, command, why: null, words: `${cut} from ${best.item.id}` };
+  return from([{ stockId: best.item.id, numbers: [piece.number], left: { kind: 'stays' } }]);
 }

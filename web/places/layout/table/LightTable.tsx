@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { stillToCut } from '#core/bench';
 import type { Glass } from '#core/stock';
 import { count } from '#core/units';
 import { breakOutWords, layingWords, sizeWords } from '#core/words';
@@ -39,15 +40,18 @@ export function LightTable({
   onBack: () => void;
 }) {
   const table = useTable(view, item, glass);
-  const [inHand, setInHand] = useState<number | null>(null);
+  const [inHand, setInHand] = useState<string | null>(null);
   const [isTurnedOver, setTurnedOver] = useState(false);
   const send = useSend();
   const { patterns, poses, faults, out, isMoved, lifted } = table;
-  const waiting = patterns.filter(({ row }) => !poses.has(row.number));
+  const waiting = patterns.filter(({ id }) => !poses.has(id));
   const keep = async () => {
     const panelId = view.panel.id;
     const laid = table.toKeep();
-    if (lifted.length > 0 && !(await send.command({ kind: 'lift-off', ask: { panelId, numbers: lifted } }))) return;
+    const numbersOf = (behind: boolean) =>
+      lifted.flatMap(({ piece, of }) => ((of === 'back') === behind ? [piece.number] : []));
+    const off = { panelId, numbers: numbersOf(false), backs: numbersOf(true) };
+    if (lifted.length > 0 && !(await send.command({ kind: 'lift-off', ask: off }))) return;
     if (laid.pieces.length > 0) {
       const said = `${count(laid.pieces.length, 'piece')} laid on ${item.id}.`;
       if (!(await send.command({ kind: 'lay-out', ask: { panelId, sheets: [laid] } }, said))) return;
@@ -83,15 +87,15 @@ export function LightTable({
         <div className="flex flex-wrap gap-1.5">
           {waiting.map((pattern) => (
             <Button
-              key={pattern.row.number}
+              key={pattern.id}
               className="min-w-11 px-2"
-              aria-label={`Lay ${pattern.row.number} on the sheet`}
+              aria-label={`Lay ${pattern.id} on the sheet`}
               onClick={() => {
                 table.layDown(pattern, isTurnedOver);
-                setInHand(pattern.row.number);
+                setInHand(pattern.id);
               }}
             >
-              {pattern.row.number}
+              {pattern.id}
             </Button>
           ))}
         </div>
@@ -100,12 +104,12 @@ export function LightTable({
         checked={isTurnedOver}
         onCheck={(over) => {
           setTurnedOver(over);
-          for (const [number, pose] of poses) table.put(number, { ...pose, turnedOver: over });
+          for (const [id, pose] of poses) table.put(id, { ...pose, turnedOver: over });
         }}
       >
         Scored on the back: patterns turned over
       </Check>
-      {inHand !== null && <InHand key={inHand} number={inHand} table={table} />}
+      {inHand !== null && <InHand key={inHand} id={inHand} table={table} />}
     </SideSheet>
   );
   return (
@@ -143,8 +147,10 @@ export function LightTable({
 
 /** Every sheet and offcut of the glasses that something is still to be cut from. */
 function SheetPick({ view, item, onSheet }: { view: PanelView; item: StockRow; onSheet: (id: string) => void }) {
-  const { pieces, glasses, settings } = view;
-  const wanted = new Set(pieces.flatMap((p) => (p.stage === 'to-cut' && p.glassId !== null ? [p.glassId] : [])));
+  const { panel, pieces, glasses, settings } = view;
+  const wanted = new Set(
+    pieces.flatMap((piece) => stillToCut(panel.route, piece).flatMap(({ glassId }) => glassId ?? [])),
+  );
   wanted.add(item.glassId);
   const items = [...wanted]
     .flatMap((glassId) => stockFor(view, glassId))
@@ -163,16 +169,16 @@ function SheetPick({ view, item, onSheet }: { view: PanelView; item: StockRow; o
 }
 
 /** The pattern in hand: its angle as a number, its other side, off the sheet. */
-function InHand({ number, table }: { number: number; table: Table }) {
-  const pose = table.poses.get(number);
+function InHand({ id, table }: { id: string; table: Table }) {
+  const pose = table.poses.get(id);
   const [typed, setTyped] = useState<string | null>(null);
   if (!pose) return null;
-  const turn = (change: Partial<Pose>) => table.put(number, { ...pose, ...change });
+  const turn = (change: Partial<Pose>) => table.put(id, { ...pose, ...change });
   const value = Number(typed?.replace(',', '.'));
   const isNone = typed !== null && (typed.trim() === '' || !Number.isFinite(value));
   return (
-    <section aria-label={`Piece ${number}`} className="grid gap-2 border-t border-line pt-3">
-      <h3 className="text-[20px]">Piece {number}</h3>
+    <section aria-label={`Piece ${id}`} className="grid gap-2 border-t border-line pt-3">
+      <h3 className="text-[20px]">Piece {id}</h3>
       <TextField
         label="Turned, degrees clockwise"
         inputMode="decimal"
@@ -188,7 +194,7 @@ function InHand({ number, table }: { number: number; table: Table }) {
       <div className="flex flex-wrap gap-2">
         <Button onClick={() => turn({ rotationDeg: degrees(pose.rotationDeg - 5) })}>5° left</Button>
         <Button onClick={() => turn({ rotationDeg: degrees(pose.rotationDeg + 5) })}>5° right</Button>
-        <Button look="line" onClick={() => table.put(number, null)}>
+        <Button look="line" onClick={() => table.put(id, null)}>
           Off the sheet
         </Button>
       </div>

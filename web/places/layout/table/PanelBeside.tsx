@@ -18,18 +18,19 @@ export function PanelBeside({
   item: StockRow;
   patterns: readonly Pattern[];
   poses: Poses;
-  inHand: number | null;
+  inHand: string | null;
 }) {
   const { panel, pieces, glasses, paths } = view;
   const shown = useMemo(() => {
-    const outlines = new Map(patterns.map(({ row, outline }) => [row.number, outline]));
+    // A second glass lies behind the first, and is not seen by itself.
+    const own = new Map(patterns.flatMap((pattern) => (pattern.of ? [] : [[pattern.piece.number, pattern] as const])));
     return pieces.map((piece) => {
-      const [pose, outline] = [poses.get(piece.number), outlines.get(piece.number)];
-      const isHere = piece.spot?.stockId === item.id && outlines.has(piece.number);
-      if (!pose || !outline) return isHere ? { ...piece, spot: null } : piece;
+      const pattern = own.get(piece.number);
+      const pose = pattern && poses.get(pattern.id);
+      if (!pattern || !pose) return pattern && piece.spot?.stockId === item.id ? { ...piece, spot: null } : piece;
       return {
         ...piece,
-        spot: { stockId: item.id, rootId: item.rootId, byHand: true, ...spotOfPose(outline, pose) },
+        spot: { stockId: item.id, rootId: item.rootId, byHand: true, ...spotOfPose(pattern.outline, pose) },
       };
     });
   }, [pieces, patterns, poses, item.id, item.rootId]);
@@ -41,7 +42,8 @@ export function PanelBeside({
   const { x, y, width, height } = paths.box;
   const pad = Math.max(width, height) * 0.03;
   const area = { x: x - pad, y: y - pad, width: width + 2 * pad, height: height + 2 * pad };
-  const region = inHand === null ? undefined : paths.region.get(inHand);
+  const held = patterns.find(({ id }) => id === inHand);
+  const region = held && paths.region.get(held.piece.number);
   return (
     <div className="relative size-full">
       <GlassStill drawn={drawn} scene={scene} area={area} />

@@ -10,7 +10,7 @@ import type { Table } from './useTable.ts';
 const STEP = { mm: 1, deg: 1, far: 10 } as const;
 
 /** What a hand holds: a pattern by its middle, or by the grip that turns it. */
-type Held = { readonly number: number; readonly from: Point; readonly pose: Pose; readonly isTurning: boolean };
+type Held = { readonly id: string; readonly from: Point; readonly pose: Pose; readonly isTurning: boolean };
 
 /** The sheet on the light table: patterns are laid on it, moved and turned; the one in hand has a grip to turn it by. */
 export function SheetBoard({
@@ -23,8 +23,8 @@ export function SheetBoard({
   table: Table;
   item: StockRow;
   glass: Glass;
-  inHand: number | null;
-  onTake: (number: number) => void;
+  inHand: string | null;
+  onTake: (id: string) => void;
 }) {
   const { sheet, patterns, poses, faults, out, put } = table;
   const svg = useRef<SVGSVGElement>(null);
@@ -43,13 +43,13 @@ export function SheetBoard({
     const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
     return [x, y];
   };
-  const take = (event: PointerEvent, number: number, isTurning: boolean) => {
-    const pose = poses.get(number);
+  const take = (event: PointerEvent, id: string, isTurning: boolean) => {
+    const pose = poses.get(id);
     if (!pose) return;
-    onTake(number);
+    onTake(id);
     const at = here(event);
     fingers.current.set(event.pointerId, at);
-    held.current ??= { number, from: at, pose, isTurning };
+    held.current ??= { id, from: at, pose, isTurning };
     svg.current?.setPointerCapture(event.pointerId);
   };
   const onMove = (event: PointerEvent) => {
@@ -60,17 +60,17 @@ export function SheetBoard({
     if (first && second) {
       const other = fingers.current.get([...fingers.current.keys()].find((id) => id !== event.pointerId) ?? -1);
       const was = fingers.current.get(event.pointerId);
-      const pose = poses.get(hold.number);
+      const pose = poses.get(hold.id);
       if (other && was && pose) {
         const by = angleFrom(other, at) - angleFrom(other, was);
-        put(hold.number, { ...pose, rotationDeg: degrees(pose.rotationDeg + by) });
+        put(hold.id, { ...pose, rotationDeg: degrees(pose.rotationDeg + by) });
       }
     } else if (hold.isTurning) {
       const by = angleFrom(hold.pose.at, at) - angleFrom(hold.pose.at, hold.from);
-      put(hold.number, { ...hold.pose, rotationDeg: degrees(Math.round(hold.pose.rotationDeg + by)) });
+      put(hold.id, { ...hold.pose, rotationDeg: degrees(Math.round(hold.pose.rotationDeg + by)) });
     } else {
       const [dx, dy] = [at[0] - hold.from[0], at[1] - hold.from[1]];
-      put(hold.number, { ...hold.pose, at: [hold.pose.at[0] + dx, hold.pose.at[1] + dy] });
+      put(hold.id, { ...hold.pose, at: [hold.pose.at[0] + dx, hold.pose.at[1] + dy] });
     }
     fingers.current.set(event.pointerId, at);
   };
@@ -78,27 +78,27 @@ export function SheetBoard({
     fingers.current.delete(event.pointerId);
     held.current = null;
   };
-  const onKey = (event: KeyboardEvent, number: number) => {
-    const pose = poses.get(number);
+  const onKey = (event: KeyboardEvent, id: string) => {
+    const pose = poses.get(id);
     if (!pose || event.ctrlKey || event.metaKey) return;
     const far = event.shiftKey ? STEP.far : 1;
     const by = ARROWS[event.key];
     const turn = TURNS[event.key];
-    if (by) put(number, { ...pose, at: [pose.at[0] + by[0] * far * STEP.mm, pose.at[1] + by[1] * far * STEP.mm] });
+    if (by) put(id, { ...pose, at: [pose.at[0] + by[0] * far * STEP.mm, pose.at[1] + by[1] * far * STEP.mm] });
     else if (turn !== undefined)
-      put(number, {
+      put(id, {
         ...pose,
         rotationDeg: degrees(pose.rotationDeg + turn * STEP.deg * (event.shiftKey ? STEP.far : 1)),
       });
-    else if (event.key === 'Delete' || event.key === 'Backspace') put(number, null);
+    else if (event.key === 'Delete' || event.key === 'Backspace') put(id, null);
     else return;
     event.preventDefault();
   };
-  const lying = patterns.flatMap(({ row, outline }) => {
-    const pose = poses.get(row.number);
-    return pose ? [{ number: row.number, pose, ring: outlineAt(outline, pose) }] : [];
+  const lying = patterns.flatMap(({ id, outline }) => {
+    const pose = poses.get(id);
+    return pose ? [{ id, pose, ring: outlineAt(outline, pose) }] : [];
   });
-  const inFront = [...lying].sort((a, b) => Number(a.number === inHand) - Number(b.number === inHand));
+  const inFront = [...lying].sort((a, b) => Number(a.id === inHand) - Number(b.id === inHand));
   return (
     <svg
       ref={svg}
@@ -123,14 +123,14 @@ export function SheetBoard({
             strokeDasharray={`${unit * 1.3} ${unit * 0.9}`}
           />
         ))}
-      {inFront.map(({ number, pose, ring }) => {
-        const isHeld = number === inHand;
-        const isWrong = wrong.has(String(number));
+      {inFront.map(({ id, pose, ring }) => {
+        const isHeld = id === inHand;
+        const isWrong = wrong.has(id);
         const reach = Math.max(...ring.map(([x, y]) => Math.hypot(x - pose.at[0], y - pose.at[1]))) + unit * 2.6;
         const turn = ((pose.rotationDeg - 90) * Math.PI) / 180;
         const grip: Point = [pose.at[0] + reach * Math.cos(turn), pose.at[1] + reach * Math.sin(turn)];
         return (
-          <g key={number}>
+          <g key={id}>
             {isHeld && (
               <g>
                 <path
@@ -148,7 +148,7 @@ export function SheetBoard({
                   strokeWidth={unit * 0.35}
                   className="cursor-grab"
                   data-testid="turn"
-                  onPointerDown={(event) => take(event, number, true)}
+                  onPointerDown={(event) => take(event, id, true)}
                 />
               </g>
             )}
@@ -163,11 +163,11 @@ export function SheetBoard({
               role="button"
               tabIndex={0}
               aria-pressed={isHeld}
-              aria-label={`Piece ${number}, turned ${Math.round(pose.rotationDeg)}°${isWrong ? ', not as it lies' : ''}`}
-              data-pattern={number}
-              onPointerDown={(event) => take(event, number, false)}
-              onFocus={() => onTake(number)}
-              onKeyDown={(event) => onKey(event, number)}
+              aria-label={`Piece ${id}, turned ${Math.round(pose.rotationDeg)}°${isWrong ? ', not as it lies' : ''}`}
+              data-pattern={id}
+              onPointerDown={(event) => take(event, id, false)}
+              onFocus={() => onTake(id)}
+              onKeyDown={(event) => onKey(event, id)}
             />
             <text
               x={pose.at[0]}
@@ -182,7 +182,7 @@ export function SheetBoard({
               paintOrder="stroke"
               pointerEvents="none"
             >
-              {number}
+              {id}
             </text>
           </g>
         );

@@ -1,45 +1,46 @@
 import { useMemo, useState } from 'react';
-import { BEGINS } from '#core/bench';
+import { glassLabel, stillToCut, type OneGlass } from '#core/bench';
 import { boxOf, signedArea, type Point, type Ring } from '#core/geometry';
 import { breakOut, faultsOfLaying, laidOutBy, sheetOf, type LayoutPiece } from '#core/layout';
 import { wantedFlow, type Glass } from '#core/stock';
 import type { PanelView } from '../../../panel/view.ts';
-import type { PieceRow, StockRow } from '../../../state/studio.ts';
+import type { StockRow } from '../../../state/studio.ts';
 import { firstTurn, outlineAt, poseOfSpot, spotOfPose, type Pose } from './pose.ts';
 
-/** A piece of the glass on the table that is still to be cut. */
-export interface Pattern {
-  readonly row: PieceRow;
+/** Glass of the sheet on the table that is still to be cut. */
+export interface Pattern extends Omit<OneGlass, 'id'> {
+  /** As it is labelled. */
+  readonly id: string;
   /** Outer ring of its cut outline on the panel. */
   readonly outline: Ring;
 }
 
-export type Poses = ReadonlyMap<number, Pose>;
+/** By the labels of the patterns. */
+export type Poses = ReadonlyMap<string, Pose>;
 
 /** Patterns on one sheet: what lies where, what was moved, what is wrong with it, and the breaks that take it out. */
 export function useTable(view: PanelView, item: StockRow, glass: Glass) {
   const patterns = useMemo(() => patternsOf(view, glass.id), [view, glass.id]);
   const kept = useMemo(() => keptPoses(patterns, item.id), [patterns, item.id]);
-  const [moved, setMoved] = useState<ReadonlyMap<number, Pose | null>>(new Map());
+  const [moved, setMoved] = useState<ReadonlyMap<string, Pose | null>>(new Map());
   const poses = useMemo((): Poses => {
     const now = new Map(kept);
-    for (const [number, pose] of moved) {
-      if (pose === null) now.delete(number);
-      else now.set(number, pose);
+    for (const [id, pose] of moved) {
+      if (pose === null) now.delete(id);
+      else now.set(id, pose);
     }
     return now;
   }, [kept, moved]);
   const sheet = useMemo(() => sheetOf(item, glass), [item, glass]);
   const by = useMemo(() => laidOutBy(view.limits), [view.limits]);
   const judged = useMemo(() => {
-    const lying = patterns.flatMap(({ row, outline }) => {
-      const pose = poses.get(row.number);
+    const lying = patterns.flatMap(({ id, piece: { flowDeg }, outline }) => {
+      const pose = poses.get(id);
       if (!pose) return [];
-      const id = String(row.number);
       const piece: LayoutPiece = {
         id,
         outline,
-        flowDeg: wantedFlow(glass, row.flowDeg),
+        flowDeg: wantedFlow(glass, flowDeg),
         flowToleranceDeg: by.flowToleranceDeg,
         turnOver: pose.turnedOver,
       };
@@ -56,7 +57,7 @@ export function useTable(view: PanelView, item: StockRow, glass: Glass) {
     return { faults, out: breakOut(sheet.outline, laid, by.marginMm, by.keepMm) };
   }, [patterns, poses, sheet, glass, item.id, by]);
 
-  const put = (number: number, pose: Pose | null) => setMoved((before) => new Map(before).set(number, pose));
+  const put = (id: string, pose: Pose | null) => setMoved((before) => new Map(before).set(id, pose));
   return {
     patterns,
     poses,
@@ -65,41 +66,43 @@ export function useTable(view: PanelView, item: StockRow, glass: Glass) {
     isMoved: moved.size > 0,
     put,
     /** Lays a pattern down where it is in nobody's way, as near to it as a look round finds. */
-    layDown: ({ row }: Pattern, turnedOver: boolean) =>
-      put(row.number, {
+    layDown: ({ id, piece }: Pattern, turnedOver: boolean) =>
+      put(id, {
         at: freePlace(sheet.outline, [...poses.values()]),
-        ...firstTurn(wantedFlow(glass, row.flowDeg), turnedOver),
+        ...firstTurn(wantedFlow(glass, piece.flowDeg), turnedOver),
       }),
     reset: () => setMoved(new Map()),
     /** What is kept: all that lies here; what was moved is laid by hand. */
     toKeep: () => ({
       stockId: item.id,
       breaks: 'breaks' in judged.out ? judged.out.breaks : null,
-      pieces: patterns.flatMap(({ row, outline }) => {
-        const pose = poses.get(row.number);
+      pieces: patterns.flatMap(({ id, piece, of, spot, outline }) => {
+        const pose = poses.get(id);
         if (!pose) return [];
-        const byHand = moved.has(row.number) || row.spot?.byHand === true;
-        return [{ number: row.number, byHand, ...spotOfPose(outline, pose) }];
+        const byHand = moved.has(id) || spot?.byHand === true;
+        return [{ number: piece.number, ...(of ? { of } : {}), byHand, ...spotOfPose(outline, pose) }];
       }),
     }),
-    lifted: [...moved].flatMap(([number, pose]) => (pose === null && kept.has(number) ? [number] : [])),
+    lifted: patterns.filter(({ id }) => moved.get(id) === null && kept.has(id)),
   };
 }
 
 export type Table = ReturnType<typeof useTable>;
 
-function patternsOf({ pieces, answer }: PanelView, glassId: string): Pattern[] {
+function patternsOf({ panel: { route }, pieces, answer }: PanelView, glassId: string): Pattern[] {
   const cuts = new Map(answer?.cuts.map((cut) => [cut.number, cut]));
   return pieces.flatMap((row) => {
     const outline = cuts.get(row.number)?.rings.find((ring) => signedArea(ring) > 0);
-    return row.stage === BEGINS && row.glassId === glassId && outline ? [{ row, outline }] : [];
+    if (!outline) return [];
+    const here = stillToCut(route, row).filter((one) => one.glassId === glassId);
+    return here.map((one) => ({ ...one, id: glassLabel(route, one), outline }));
   });
 }
 
 const keptPoses = (patterns: readonly Pattern[], stockId: string): Poses =>
   new Map(
-    patterns.flatMap(({ row, outline }) =>
-      row.spot?.stockId === stockId ? [[row.number, poseOfSpot(outline, row.spot)] as const] : [],
+    patterns.flatMap(({ id, spot, outline }) =>
+      spot?.stockId === stockId ? [[id, poseOfSpot(outline, spot)] as const] : [],
     ),
   );
 

@@ -1,0 +1,2 @@
+ALTER TABLE `pieces` ADD `back_spot` text;--> statement-breakpoint
+CREATE INDEX `pieces_backs_laid_on` ON `pieces` ("back_spot" ->> '$.stockId') WHERE "pieces"."back_spot" is not null and "pieces"."back_from_stock" is null and "pieces"."drawn" = 1;
