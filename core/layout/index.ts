@@ -36,7 +36,9 @@ export {
   type StripForm,
   type StripKind,
   type StripPlan,
+  type StripSettings,
 } from './strips.ts';
+export { stripsLaid, type SheetAsLaid } from './stripsLaid.ts';
 export { checkWithStrips, stripsOrNot, type WithStrips } from './stripsOrNot.ts';
 export { keptLayout, outAfter, type KeptSheet } from './kept.ts';
 export { spotOf, type SpotFound } from './spotOf.ts';

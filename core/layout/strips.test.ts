@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { signedArea, type Point, type Ring } from '../geometry/index.ts';
 import { upright } from '../stock/index.ts';
+import { DIAMOND, LAMP_SIDE, many, sheet } from '../test/stripPieces.ts';
 import { nth } from '../units/index.ts';
 import { hullOf, leastWidth, ringOf } from './convex.ts';
 import {
@@ -22,45 +23,10 @@ import {
   type StripPlan,
 } from './index.ts';
 
-const sheet = (id: string, w: number, h: number, more: Partial<LayoutSheet> = {}): LayoutSheet => ({
-  id,
-  outline: upright(w, h),
-  flowDeg: null,
-  offcut: false,
-  flaws: [],
-  ...more,
-});
-
-/** A quadrilateral with its longer side on top, turned about and moved anywhere. */
-function shaped({ widthMm, longMm, shortMm, leanMm }: StripForm, deg: number, at: Point = [0, 0]): Ring {
-  const rad = (deg * Math.PI) / 180;
-  const corners: Ring = [
-    [0, 0],
-    [longMm, 0],
-    [leanMm + shortMm, widthMm],
-    [leanMm, widthMm],
-  ];
-  const turned = corners.map(([x, y]): Point => [
-    x * Math.cos(rad) - y * Math.sin(rad) + at[0],
-    x * Math.sin(rad) + y * Math.cos(rad) + at[1],
-  ]);
-  return shortMm < 0.1 ? turned.slice(0, 3) : turned;
-}
-
 const middle = (ring: Ring): Point => [
   ring.reduce((sum, [x]) => sum + x, 0) / ring.length,
   ring.reduce((sum, [, y]) => sum + y, 0) / ring.length,
 ];
-
-const many = (form: StripForm, count: number, more: Partial<LayoutPiece> = {}, turn = 37): LayoutPiece[] =>
-  Array.from({ length: count }, (_, i) => ({
-    id: String(i + 1),
-    outline: shaped(form, turn * i, [13 * i, -7 * i]),
-    flowDeg: null,
-    flowToleranceDeg: 0,
-    turnOver: false,
-    ...more,
-  }));
 
 const BY = { edgeMm: 6, keepMm: 60 };
 
@@ -74,11 +40,6 @@ function held(pieces: readonly LayoutPiece[], sheets: readonly LayoutSheet[], pl
   expect(checkLayout(job, layoutOf(plan))).toEqual([]);
   return plan;
 }
-
-/** Of side 40 mm and 60°: 40 · sin 60° = 34.64 mm wide, and the same stop for both cuts (plane geometry). */
-const DIAMOND: StripForm = { widthMm: 40 * Math.sin(Math.PI / 3), longMm: 40, shortMm: 40, leanMm: 20 };
-/** A side of a lamp: 60 mm below, 20 mm above, 75 mm high. */
-const LAMP_SIDE: StripForm = { widthMm: 75, longMm: 60, shortMm: 20, leanMm: 20 };
 
 describe('strips', () => {
   it('diamonds: one stop setting for both cuts, width side × sin of the angle', () => {

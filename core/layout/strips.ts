@@ -24,7 +24,7 @@ export interface StripForm {
 export type StripKind = 'rectangle' | 'diamond' | 'parallelogram' | 'tapered' | 'triangle';
 
 /** Equal pieces cut from strips, on which sheets, and by which settings. */
-export interface StripPlan {
+export interface StripSettings {
   readonly form: StripForm;
   readonly kind: StripKind;
   readonly pieceIds: readonly string[];
@@ -33,14 +33,17 @@ export interface StripPlan {
   /** Where the stop stands for the cuts across, square to them; null for tapered pieces, which turn end for end. */
   readonly stopMm: number | null;
   readonly strips: readonly StripsOfSheet[];
+}
+
+export interface StripPlan extends StripSettings {
   /** How they come out of each sheet, and what that leaves. Made with no margin: neighbours share their breaks. */
   readonly laid: readonly HandLaidSheet[];
 }
 
-interface StripsOfSheet {
+export interface StripsOfSheet {
   readonly sheetId: string;
   readonly count: number;
-  /** Pieces that a strip has room for: fewer in some where the sheet is no rectangle. */
+  /** Pieces in each: fewer in some where the sheet is no rectangle. */
   readonly least: number;
   readonly most: number;
 }
@@ -48,7 +51,7 @@ interface StripsOfSheet {
 /** Fewer equal pieces are no reason to set a stop. */
 const LEAST_ALIKE = 4;
 /** Sides are parallel, and pieces alike, within this, mm. */
-const ALIKE_MM = 0.25;
+export const ALIKE_MM = 0.25;
 /** A side that is shorter than this ends in a point, mm. */
 const POINT_MM = 0.3;
 /** A break that ends so near to the edge of the glass is its edge, mm. */
@@ -58,7 +61,7 @@ const SAME_WAY_RAD = 1e-3;
 /** On a sheet that narrows, strips are tried so many steps of what they leave over further in. */
 const STEPS_OFF = 8;
 
-interface Standing {
+export interface Standing {
   readonly form: StripForm;
   /** Direction of the longer side on the traced outline, rad; the piece lies to its right, y down. */
   readonly baseRad: number;
@@ -105,7 +108,7 @@ export function stripForms(outline: Ring): Standing[] {
   return found;
 }
 
-const isAlike = (a: StripForm, b: StripForm): boolean =>
+export const isAlike = (a: StripForm, b: StripForm): boolean =>
   Math.abs(a.widthMm - b.widthMm) < ALIKE_MM &&
   Math.abs(a.longMm - b.longMm) < ALIKE_MM &&
   Math.abs(a.shortMm - b.shortMm) < ALIKE_MM &&
@@ -262,17 +265,24 @@ function fill(members: readonly Member[], sheets: readonly LayoutSheet[], edgeMm
 }
 
 function planOf({ form, laid }: Filled, keepMm: number): StripPlan {
+  const sheets = laid.map((one) => asHandLaid(one.kept, keepMm));
+  return {
+    ...settingsOf(form),
+    pieceIds: sheets.flatMap((one) => one.placements.map(({ pieceId }) => pieceId)),
+    strips: laid.map((one) => one.strips),
+    laid: sheets,
+  };
+}
+
+/** What a form is called, and how it is cut across. */
+export function settingsOf(form: StripForm): Pick<StripSettings, 'form' | 'kind' | 'angleDeg' | 'stopMm'> {
   const kind = stripKind(form);
   const angle = Math.atan2(form.widthMm, Math.abs(form.leanMm));
-  const sheets = laid.map((one) => asHandLaid(one.kept, keepMm));
   return {
     form,
     kind,
-    pieceIds: sheets.flatMap((one) => one.placements.map(({ pieceId }) => pieceId)),
     angleDeg: (angle * 180) / Math.PI,
     stopMm: kind === 'tapered' || kind === 'triangle' ? null : form.longMm * Math.sin(angle),
-    strips: laid.map((one) => one.strips),
-    laid: sheets,
   };
 }
 
@@ -389,13 +399,23 @@ function onOneSheet(
     });
   }
   const insides = placements.map((one) => ({ id: one.pieceId, at: middleOf(one.outline) }));
-  const counts = run.strips.map((strip) => strip.count);
+  const counts = run.strips.map((strip, k) => Math.min(strip.count, run.count - before(run, k)));
   return {
     kept: { sheet, breaks, placements, insides },
-    strips: { sheetId: sheet.id, count: counts.length, least: Math.min(...counts), most: Math.max(...counts) },
+    strips: { sheetId: sheet.id, ...inEach(counts) },
     count: run.count,
     glassMm2,
   };
+}
+
+/** Pieces in the strips of a run before one of them. */
+const before = ({ strips }: Run, k: number): number => strips.slice(0, k).reduce((sum, { count }) => sum + count, 0);
+
+/** How many pieces strips hold: where one alone holds fewer than the others, it is only not filled. */
+export function inEach(counts: readonly number[]): Pick<StripsOfSheet, 'count' | 'least' | 'most'> {
+  const [first = 0, second = first] = [...counts].sort((a, b) => a - b);
+  const most = Math.max(...counts);
+  return { count: counts.length, least: second === most ? most : first, most };
 }
 
 const lengthOf = (chord: readonly [number, number] | null): number => (chord ? chord[1] - chord[0] : 0);

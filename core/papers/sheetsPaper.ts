@@ -1,6 +1,7 @@
 import { boxOf, poleOf, type Point } from '../geometry/index.ts';
-import { count } from '../units/index.ts';
-import { measureWords } from '../words/index.ts';
+import { stripsLaid } from '../layout/index.ts';
+import { count, type DisplayUnit } from '../units/index.ts';
+import { measureWords, stripWords } from '../words/index.ts';
 import { headed, workArea, type Heading } from './heading.ts';
 import { area, square, box, line, paler, text, BELOW_MIDDLE, type Mark, type Page } from './page.ts';
 import { fitted } from './scaled.ts';
@@ -10,6 +11,7 @@ import type { PaperPanel, PaperSheet } from './types.ts';
 /** So many sheets of glass on one page, one above the other. */
 const ON_A_PAGE = 2;
 const WORDS_MM = 14;
+const LINE_MM = 4.6;
 
 /** Each sheet and offcut as it will be cut, with its breaks in their order. */
 export function sheetPages({ sheets, unit }: PaperPanel, paper: PaperSize, heading: Heading): Page[] {
@@ -21,7 +23,8 @@ export function sheetPages({ sheets, unit }: PaperPanel, paper: PaperSize, headi
     const high = (room.maxY - room.minY) / ON_A_PAGE;
     const marks = here.flatMap((sheet, k): Mark[] => {
       const top = room.minY + k * high;
-      const place = box(room.minX, top + WORDS_MM, room.maxX, top + high - 6);
+      const strips = stripLines(sheet, unit);
+      const place = box(room.minX, top + WORDS_MM + strips.length * LINE_MM, room.maxX, top + high - 6);
       const { minX, minY, maxX, maxY } = boxOf(sheet.outline);
       const drawn = fitted(sheetMarks(sheet), boxOf(sheet.outline), place);
       const size = measureWords(maxX - minX, maxY - minY, unit);
@@ -32,6 +35,7 @@ export function sheetPages({ sheets, unit }: PaperPanel, paper: PaperSize, headi
           face: 'bold',
         }),
         text([room.minX + 7.5, top + 10], facts, 3.4, { ink: 'soft' }),
+        ...strips.map((words, n) => text([room.minX + 7.5, top + 10 + (n + 1) * LINE_MM], words, 3.4)),
         ...drawn.marks,
       ];
     });
@@ -39,6 +43,12 @@ export function sheetPages({ sheets, unit }: PaperPanel, paper: PaperSize, headi
     return { name: `Sheets ${i + 1}`, widthMm, heightMm, marks: [...marks, ...told] };
   });
 }
+
+/** How equal pieces are cut in strips from it, a sentence a line. */
+const stripLines = ({ label, pieces, ...sheet }: PaperSheet, unit: DisplayUnit): string[] =>
+  stripsLaid([{ ...sheet, id: label, pieces: pieces.map(({ name, outline }) => ({ id: name, outline })) }]).flatMap(
+    (plan) => stripWords(plan, unit).split(/(?<=\.) /),
+  );
 
 function sheetMarks({ outline, glass, pieces, breaks }: PaperSheet): Mark[] {
   const { minX, minY, maxX, maxY } = boxOf(outline);

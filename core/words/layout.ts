@@ -5,7 +5,7 @@ import type {
   LayingFault,
   NotBreakable,
   StripKind,
-  StripPlan,
+  StripSettings,
   UnplacedCode,
 } from '../layout/index.ts';
 
@@ -124,7 +124,7 @@ const STRIP_NAMES: Readonly<Record<StripKind, readonly [string, string]>> = {
 
 /** How equal pieces are cut in strips: how wide, how many from which sheet, the angle and the stop, as sentences. */
 export function stripWords(
-  { form, kind, pieceIds, angleDeg, stopMm, strips }: Omit<StripPlan, 'laid'>,
+  { form, kind, pieceIds, angleDeg, stopMm, strips }: StripSettings,
   unit: DisplayUnit,
 ): string {
   const mm = (length: number) => showLength(length, unit, 1);

@@ -1,4 +1,4 @@
-import { keptLayout, type Layout } from '#core/layout';
+import { keptLayout, stripsLaid, type Layout, type StripSettings } from '#core/layout';
 import { count, showArea, type DisplayUnit } from '#core/units';
 import { idsCalled, sizeWords, stripWords } from '#core/words';
 import type { LayoutNews } from '../../worker/layout.worker.ts';
@@ -22,6 +22,7 @@ export function GlassLines({
           <li key={wish.glass.id} className="border-t border-line pt-2">
             <b>{wish.glass.code}</b> {wish.glass.name}
             <Use layout={keptOf(wish)} unit={unit} isKept />
+            <Strips told={keptStrips(wish)} unit={unit} />
             {wish.job.pieces.length > 0 && news === null && <span className="block text-mute">waits its turn</span>}
             <Told wish={wish} news={news} unit={unit} />
           </li>
@@ -36,6 +37,31 @@ const keptOf = ({ kept, job }: GlassWish): Layout =>
     kept.flatMap((one) => one.kept ?? []),
     job.keepMm,
   );
+
+/** What lies in strips on the sheets that are kept, as long as it is not cut. */
+const keptStrips = ({ kept }: GlassWish): StripSettings[] =>
+  stripsLaid(
+    kept.flatMap(({ sheet, kept: one }) =>
+      one === null
+        ? []
+        : [
+            {
+              id: sheet.id,
+              outline: sheet.outline,
+              breaks: one.breaks,
+              pieces: one.placements.map(({ pieceId, outline }) => ({ id: pieceId, outline })),
+            },
+          ],
+    ),
+  );
+
+function Strips({ told, unit }: { told: readonly StripSettings[]; unit: DisplayUnit }) {
+  return told.map((plan) => (
+    <span key={plan.pieceIds[0]} className="block border-l-2 border-copper pl-2 text-ink">
+      {stripWords(plan, unit)}
+    </span>
+  ));
+}
 
 /** The sheets taken, how much of their glass is used, and what comes back. */
 function Use({ layout, unit, isKept = false }: { layout: Layout; unit: DisplayUnit; isKept?: boolean }) {
@@ -69,11 +95,7 @@ function Told({ wish, news, unit }: { wish: GlassWish; news: LayoutNews | null; 
   return (
     <>
       <Use layout={layout} unit={unit} />
-      {news?.strips.map((plan) => (
-        <span key={plan.pieceIds[0]} className="block border-l-2 border-copper pl-2 text-ink">
-          {stripWords(plan, unit)}
-        </span>
-      ))}
+      <Strips told={news?.strips ?? []} unit={unit} />
       {tooLarge.length > 0 && (
         <span className="block text-risk">
           larger than any sheet, the way the flow runs: {idsCalled(tooLarge.map((one) => one.pieceId))}
