@@ -24,6 +24,19 @@ export const EDGES: Readonly<Partial<Record<Look, readonly Line[]>>> = {
   ],
 };
 
+/** Dashes nearer than so many dots, and lines over others that are narrower than that, are not seen; and they are dear to draw. */
+const SEEN_FROM_PX = { dashes: 1.2, width: 0.5 } as const;
+
+/** The edge of a piece as it is seen with so many dots a millimetre, its lines so much of their width. */
+export function edgesSeen(look: Look, pxPerMm: number, share: number): readonly Line[] {
+  const lines = EDGES[look] ?? [];
+  const isSeen = ({ widthMm, dash }: Line): boolean =>
+    dash
+      ? dash.reduce((sum, mm) => sum + mm, 0) * pxPerMm >= SEEN_FROM_PX.dashes
+      : widthMm * share * pxPerMm >= SEEN_FROM_PX.width;
+  return lines.filter((line, i) => i === 0 || isSeen(line)).map((line) => ({ ...line, widthMm: line.widthMm * share }));
+}
+
 /** A piece of which the glass has become too small. */
 export const TOO_SMALL: Line = { colour: 'crack', widthMm: 1.4, alpha: 1, dash: [4, 2.4] };
 /** A piece that broke, and the crack in it. */

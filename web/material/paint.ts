@@ -10,7 +10,7 @@ import {
   chipOf,
   CRACK,
   crackPath,
-  EDGES,
+  edgesSeen,
   seamLines,
   TOO_SMALL,
   type Line,
@@ -124,13 +124,22 @@ export function changedAreas(ready: ReadyDrawing, before: Scene, now: Scene): re
   return areas.length > ready.pieces.size / 4 ? null : areas;
 }
 
+/** What a scene is painted with. */
+export interface Looks {
+  readonly palette: Palette;
+  readonly tiles: Tiles;
+  readonly size: number;
+  /** Colours alone, without the edges of pieces: it is painted once more in a moment. */
+  readonly isFirst?: boolean;
+}
+
 /** Paints a window of a scene. With `only`, no more than those parts of what stands on the canvas already. */
 export function paint(
   pen: Pen,
   ready: ReadyDrawing,
   scene: Scene,
   { area, pxPerMm }: Window,
-  looks: { readonly palette: Palette; readonly tiles: Tiles; readonly size: number },
+  looks: Looks,
   only: readonly Area[] | null,
 ): void {
   pen.setTransform(1, 0, 0, 1, 0, 0);
@@ -170,7 +179,7 @@ export function paint(
     scenery(pen, clear, ready.box, lit, LIGHTS[lit.kind]);
     lightUp(pen, ready.box, lit, LIGHTS[lit.kind], ready.sheet);
   } else {
-    edges(pen, inView, looks.palette, pxPerMm);
+    if (!looks.isFirst) edges(pen, inView, looks.palette, pxPerMm);
     for (const one of inView) faults(pen, one, looks.palette);
   }
   backing(pen, inView, scene, ready, looks.palette);
@@ -185,12 +194,7 @@ interface Seen {
 }
 
 /** A piece as paper or as glass, without what lies over its edge. */
-function body(
-  pen: Pen,
-  { standing, place }: Seen,
-  scene: Scene,
-  { palette, tiles, size }: { readonly palette: Palette; readonly tiles: Tiles; readonly size: number },
-): void {
+function body(pen: Pen, { standing, place }: Seen, scene: Scene, { palette, tiles, size }: Looks): void {
   const look = scene.glasses[standing.glass];
   const asGlass = !standing.isPaper || ((scene.lighting !== null || scene.chosen) && look !== undefined);
   if (!asGlass) {
@@ -274,6 +278,8 @@ function hatch(pen: Pen, palette: Palette): CanvasPattern | string {
 
 /** From so many dots a millimetre on it is seen whether an edge lies on its own glass or half on its neighbour's. */
 const EXACT_FROM = 1.2;
+/** … before that a line along an edge is drawn narrower, as half of it would lie on the neighbour. */
+const HALF_SEEN = 0.6;
 
 function edges(pen: Pen, inView: readonly Seen[], palette: Palette, pxPerMm: number): void {
   const alike = new Map<Look, Path2D>();
@@ -286,8 +292,8 @@ function edges(pen: Pen, inView: readonly Seen[], palette: Palette, pxPerMm: num
   pen.lineCap = 'butt';
   for (const { standing, place } of inView) {
     if (standing.isPaper) continue;
-    const lines = EDGES[standing.look];
-    if (pxPerMm < EXACT_FROM || standing.look === 'glass' || !lines) {
+    const lines = edgesSeen(standing.look, pxPerMm, 1);
+    if (pxPerMm < EXACT_FROM || standing.look === 'glass' || lines.length === 0) {
       put(standing.look, place.glass);
       continue;
     }
@@ -297,8 +303,7 @@ function edges(pen: Pen, inView: readonly Seen[], palette: Palette, pxPerMm: num
     pen.restore();
   }
   for (const [look, path] of alike)
-    for (const line of EDGES[look] ?? [])
-      stroke(pen, path, look === 'glass' ? line : { ...line, widthMm: line.widthMm * 0.6 }, palette);
+    for (const line of edgesSeen(look, pxPerMm, look === 'glass' ? 1 : HALF_SEEN)) stroke(pen, path, line, palette);
   pen.restore();
 }
 

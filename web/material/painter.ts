@@ -9,6 +9,8 @@ interface Layer {
   readonly canvas: OffscreenCanvas;
   /** Whether each glass on it is as fine as it is going to be. */
   isSharp: boolean;
+  /** Whether anything was painted on it yet. */
+  isBegun: boolean;
 }
 
 interface WantedTile {
@@ -99,7 +101,7 @@ export class Painter {
     }
     const canvas = canvasFor(window);
     if (!canvas) return;
-    view.layers.set(layer, { window, canvas, isSharp: false });
+    view.layers.set(layer, { window, canvas, isSharp: false, isBegun: false });
     this.repaintLayer(name, view, layer, null);
   }
 
@@ -125,10 +127,14 @@ export class Painter {
     layer.isSharp = all.length === 0;
     // What waits for a photo of its sheet is painted again when that has come.
     const rough = all.filter((look) => this.tiles.isReady(look));
-    const seen = { palette: this.palette, tiles: this.tiles, size };
+    // Of many pieces the colours come first, and all else with their glass.
+    const isMany = drawing.pieces.size > MANY;
+    const isFirst = isMany && !layer.isBegun && rough.length > 0;
+    const seen = { palette: this.palette, tiles: this.tiles, size, isFirst };
+    layer.isBegun = true;
     paint(pen, drawing, view.scene, layer.window, seen, only);
     // First a small tile of each, which is there in no time, where painting once more takes none either.
-    for (const at of drawing.pieces.size > MANY ? [size] : [SMALL, size])
+    for (const at of isMany ? [size] : [SMALL, size])
       for (const look of rough)
         if (!this.tiles.has(look, light, at))
           this.wanted.set(JSON.stringify([look, light, at]), { look, light, size: at });

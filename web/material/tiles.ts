@@ -11,16 +11,22 @@ import {
   type LightKind,
 } from '#core/glass';
 
-/** Dots a side: for a small picture, for a whole panel, for what is looked at closely. */
+/** Dots a side: for a small picture, for a whole window, for a whole panel, for what is looked at closely. */
 export const SMALL = 96;
+const LARGE = 160;
 export const WHOLE = 256;
 export const CLOSE = 512;
 /** From so many dots a millimetre on, the closer tile shows more than the other. */
 const CLOSE_FROM = 1.3;
-/** Up to so many the small one shows as much as can be seen. */
+/** Up to so many the small one shows as much as can be seen, and the next one. */
 const SMALL_TO = 0.5;
+const LARGE_TO = 0.8;
 
-export const sizeFor = (pxPerMm: number): number => (pxPerMm > CLOSE_FROM ? CLOSE : pxPerMm > SMALL_TO ? WHOLE : SMALL);
+export function sizeFor(pxPerMm: number): number {
+  if (pxPerMm > CLOSE_FROM) return CLOSE;
+  if (pxPerMm > LARGE_TO) return WHOLE;
+  return pxPerMm > SMALL_TO ? LARGE : SMALL;
+}
 
 /** So many are kept, the ones used last: more than a panel has, however many glasses a studio comes to have. */
 const MOST_RAW = 120;
@@ -116,7 +122,7 @@ export class Tiles {
   /** The finest tile up to a size that is at hand. */
   best(look: GlassLook, light: LightKind, size: number): OffscreenCanvas | null {
     if (look.photo) return this.has(look, light, size) ? this.developedPhoto(look, light) : null;
-    const at = [CLOSE, WHOLE, SMALL].find((s) => s <= size && this.has(look, light, s));
+    const at = [CLOSE, WHOLE, LARGE, SMALL].find((s) => s <= size && this.has(look, light, s));
     return at === undefined ? null : this.make(look, light, at);
   }
 }

@@ -90,6 +90,9 @@ function hear(message: FromPainter): void {
   }
 }
 
+/** Something will be painted: the painter is begun while its drawing is still fetched. */
+export const expectPicture = (): void => void painter();
+
 /** One panel as it is kept painted for one place on a page. */
 export class Painted {
   onPicture: (picture: Picture) => void = ({ bitmap }) => bitmap.close();

@@ -1,9 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { limitsOf, standingOf } from '#core/bench';
 import { knownDrawing, useCartoon, usePanel, useRack, useReader, useSettings, useStudio } from '../../state/studio.ts';
 import { UndoButtons } from '../../history/UndoButtons.tsx';
+import { expectPicture } from '../../panel/painting.ts';
 import { panelPaths } from '../../panel/paths.ts';
 import { NotHere } from '../../ui/NotHere.tsx';
 import { Measures } from '../../ui/Length.tsx';
@@ -30,6 +31,7 @@ export function PanelPage() {
   const cartoon = useCartoon(panel ? panel.cartoonId : drawing, panelId, settings.limits);
   const glasses = useMemo(() => new Map([...reader.all('glasses')].map((g) => [g.id, g])), [reader]);
   const { data } = panelAnswer;
+  useEffect(expectPicture, []);
   const onRack = rack.data?.photos;
   const photos = useMemo(
     () => new Map([...(onRack ?? []), ...(data?.photos ?? [])].map((photo) => [photo.id, photo])),
