@@ -4,8 +4,9 @@ export default defineConfig({
   test: {
     include: ['{core,contract,server,web,cli,demo,scripts}/**/*.test.ts'],
     globalSetup: './scripts/buildServer.mjs',
-    testTimeout: 30_000,
-    hookTimeout: 60_000,
+    // A machine that others use too is at times many times slower: these end what hangs, no more.
+    testTimeout: 120_000,
+    hookTimeout: 120_000,
     maxWorkers: 2,
   },
 });

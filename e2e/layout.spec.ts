@@ -232,3 +232,69 @@ test.describe('Several panels on one sheet', () => {
       .toEqual(theirs);
   });
 });
+
+test.describe('Pieces of two glasses', () => {
+  const studio = new OwnServer(laneOwnPort());
+  test.beforeAll(async () => {
+    studio.fill();
+    await studio.start();
+  });
+  test.afterAll(() => studio.remove());
+
+  test('lie twice, 12a and 12b: each is cut as it lies, from the sheet and at the bench', async ({ page }) => {
+    const { base } = studio;
+    const heron = async () => (await (await page.request.get(`${base}/api/panels/heron`)).json()) as PanelAnswer;
+    const send = async (command: object) => {
+      const envelope = { commandId: randomUUID(), bench: 'bench-test', personId: null, basis: (await heron()).seq };
+      expect((await page.request.post(`${base}/api/commands`, { data: { ...envelope, command } })).status()).toBe(200);
+    };
+    const waiting = (await heron()).pieces.filter((piece) => piece.stage === 'to-cut');
+    // Of the smallest there is room for two on what the rack has.
+    const numbers = waiting
+      .sort((a, b) => a.areaMm2 - b.areaMm2)
+      .slice(0, 4)
+      .map((piece) => piece.number);
+    await send({ kind: 'follow-route', ask: { panelId: 'heron', route: 'foil-layered' } });
+    await send({ kind: 'ask-steps', ask: { panelId: 'heron', numbers, steps: ['plated'] } });
+
+    await page.goto(`${base}/panels/heron/layout`);
+    await isSettled(page);
+    await page.getByRole('button', { name: 'Keep this layout' }).click();
+    await expect(page.getByText(/pieces laid out on \d+ sheets?\./)).toBeVisible();
+    const behind = async () =>
+      (await heron()).pieces.flatMap(({ number, backFrom, backSpot }) =>
+        backSpot === null ? [] : [{ number, backFrom, stockId: backSpot.stockId }],
+      );
+    const [first, second] = await behind();
+    expect((await behind()).map(({ number }) => number)).toEqual([...numbers].sort((a, b) => a - b));
+    if (!first || !second) throw new Error('no second glass lies anywhere');
+
+    // On the light table it is a pattern of its own.
+    await page.goto(`${base}/panels/heron/layout?table=${encodeURIComponent(first.stockId)}`);
+    await expect(page.getByRole('button', { name: new RegExp(`^Piece ${first.number}b, turned`) })).toBeVisible();
+    await page.getByRole('button', { name: 'All sheets' }).click();
+
+    await page.getByRole('button', { name: `${first.stockId}, break by break` }).click();
+    const next = page.getByRole('button', { name: /(First|Next) break/ });
+    const cut = page.getByRole('button', { name: new RegExp(`^Cut: .*\\b${first.number}b`) });
+    const status = page.getByRole('status').filter({ hasText: /^(Break|All) \d/ });
+    for (let k = 0; k < 60 && !(await cut.isVisible()); k++) {
+      const before = await status.innerText();
+      await next.click();
+      await expect(status).not.toHaveText(before);
+    }
+    await cut.click();
+    const fromOf = async (number: number) => (await behind()).find((one) => one.number === number)?.backFrom;
+    await expect.poll(() => fromOf(first.number)).toBe(first.stockId);
+
+    // At the bench nothing is asked: it is cut from where it lies by now.
+    const lies = (await behind()).find((one) => one.number === second.number);
+    await page.goto(`${base}/panels/heron/bench`);
+    await expect(page.getByTestId('board')).toBeVisible();
+    await page.keyboard.press('/');
+    await expect(page.getByLabel(/Tally line/)).toBeFocused();
+    await page.keyboard.type(`${second.number}b cut`);
+    await page.keyboard.press('Enter');
+    await expect.poll(() => fromOf(second.number)).toBe(lies?.stockId);
+  });
+});

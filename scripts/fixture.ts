@@ -349,6 +349,26 @@ await send('break', { panelId: 'u', numbers: [1], reason: 'dropped', minutes: 3,
 await send('break', { panelId: 'u', numbers: [2], reason: 'chipped', minutes: 0, recut: null, only: 'front' });
 await send('cut', fromS8(2));
 await send('advance', { panelId: 'u', numbers: [2], to: 'pressed' });
+// Second glasses laid out, cut as they lie, lifted off.
+await send('receive', { label: 'S9', glassId: 'g2', ...fresh });
+await send('receive', { label: 'S10', glassId: 'g1', ...fresh });
+const behind = { ...lies, of: 'back' };
+await send('lay-out', {
+  panelId: 'u',
+  sheets: [
+    {
+      stockId: 'S9',
+      breaks: [{ from: [200, 0], to: [200, 300] }],
+      pieces: [
+        { ...behind, number: 1, x: 50, at: [100, 50] },
+        { ...lies, number: 4, x: 250, at: [300, 50] },
+      ],
+    },
+    { stockId: 'S10', breaks: null, pieces: [{ ...behind, number: 4, x: 50, at: [100, 50], byHand: true }] },
+  ],
+});
+await send('cut-back', { panelId: 'u', sources: [{ stockId: 'S9', numbers: [1], left: { kind: 'laid' } }] });
+await send('lift-off', { panelId: 'u', numbers: [], backs: [4] });
 
 // What is used up beside glass; how a panel is finished; waits, trays, repairs, a day's hours.
 const spool = { id: 'spool', kind: 'solder', sort: '60/40', code: 'T 4', packAmount: 500, packCents: 2000 };

@@ -14,7 +14,7 @@ const FRAME = '<rect width="600" height="600" fill="none" stroke="#000"/>';
 
 /**
  * What some work gives, and the processor's time it takes, s. Threads that compile and collect garbage count in it: work
- * that seems too long is done once more, when they have done theirs.
+ * that seems too long is done again, when they have done theirs, three times at the most.
  */
 function timed<T>(work: () => T): { result: T; seconds: number } {
   const once = () => {
@@ -23,10 +23,12 @@ function timed<T>(work: () => T): { result: T; seconds: number } {
     const { user, system } = process.cpuUsage(before);
     return { result, seconds: (user + system) / 1e6 };
   };
-  const first = once();
-  if (first.seconds < MOST_SECONDS) return first;
-  const second = once();
-  return second.seconds < first.seconds ? second : first;
+  let least = once();
+  for (let again = 0; again < 2 && least.seconds >= MOST_SECONDS; again++) {
+    const next = once();
+    if (next.seconds < least.seconds) least = next;
+  }
+  return least;
 }
 
 function outcome(source: string): { result: DrawingRefusalCode | number; seconds: number } {
@@ -208,7 +210,7 @@ describe('outlines of very many points are cut out and judged soon', () => {
       Math.PI * 250 ** 2,
     ],
     ['a hundred panes traced one by one', () => svg(tracedPanes(10)), 100, 40_000],
-  ])('%s', { timeout: 60_000 }, (_, make, pieces, areaMm2) => {
+  ])('%s', { timeout: 120_000 }, (_, make, pieces, areaMm2) => {
     const source = make();
     const { result, seconds } = timed(() => {
       const reading = readCartoon(source);

@@ -2,7 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { back, broke, cut, sound, told } from '../../../test/asks.ts';
 import { layOutAsk, strips } from '../../../test/laidOut.ts';
 import { drawing, smallStudio, type SmallStudio } from '../../../test/smallStudio.ts';
-import { checkLaid, effectWords, readTally, type Command, type PanelRow, type SheetLaidOut } from '../../index.ts';
+import {
+  checkLaid,
+  effectWords,
+  readTally,
+  type Command,
+  type PanelRow,
+  type Reader,
+  type SheetLaidOut,
+} from '../../index.ts';
 import type { PieceId } from '../../../units/index.ts';
 
 const laid = { kind: 'laid' } as const;
@@ -55,6 +63,25 @@ describe('second glasses are laid out like the first', () => {
     for (let i = 0; i < 5; i++) back(s, 'undo');
     expect([on(s, 1), behind(s, 1), sheet(s)?.breaks, sheet(s)?.areaMm2]).toEqual([null, null, null, 20_000]);
     expect(fine(s)).toEqual([]);
+  });
+
+  it('what cannot lie so is found: of another glass, on what is gone, beside the sheet, not to be cut', () => {
+    const s = pressed();
+    s.do(layOutAsk(side(['1', '1b'], 'S1')));
+    const withSheet = (change: object): Reader => ({
+      get: (table, id) => {
+        const row = s.studio.get(table, id);
+        return row && table === 'stock' ? { ...row, ...change } : row;
+      },
+      ask: (question, key) => s.studio.ask(question, key),
+    });
+    expect(checkLaid(withSheet({}), panel(s))).toEqual([]);
+    const both = (how: string) => ['p/1', 'p/1 b'].map((id) => `${id} is laid out on S1, ${how}`);
+    expect(checkLaid(withSheet({ glassId: 'red' }), panel(s))).toEqual(both('which is of another glass'));
+    expect(checkLaid(withSheet({ gone: 'dropped' }), panel(s))).toEqual(both('which is gone'));
+    expect(checkLaid(withSheet({ widthMm: 5 }), panel(s))).toEqual(both('and lies beside it'));
+    const routeId = smallStudio().studio.get('panels', 'p')?.routeId ?? '';
+    expect(checkLaid(s.studio, { ...panel(s), routeId })).toEqual(['p/1 b is laid out on S1, and is not to be cut']);
   });
 
   it('at the bench they are cut as laid out by what is said', () => {
