@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { BesideAnswer, PanelAnswer } from '#contract';
+import type { BesideAnswer, PanelAnswer, RackAnswer } from '#contract';
 import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import { paneNet } from '../../core/test/panels.ts';
 import { command, testServer } from '../testServer.ts';
@@ -15,9 +15,10 @@ const ok = async (kind: string, ask: unknown) =>
 const besideOf = async (id: string) => ((await server.send(`/panels/${id}/beside`)).body as BesideAnswer).panels;
 
 /** A panel of four panes of one glass. */
-async function panel(id: string, commissionId: string, glassId: string): Promise<void> {
+async function panel(id: string, commissionId: string, glassId: string, route?: string): Promise<void> {
   const size = { widthMm: 1, heightMm: 1, allowance: DEFAULT_ALLOWANCE.lead };
   await ok('save-panel', { id, commissionId, name: id, technique: 'lead', ...size });
+  if (route) await ok('follow-route', { panelId: id, route });
   const envelope = { ...command('', null), command: undefined };
   const source = paneNet(2, 2, 60);
   expect((await server.send(`/panels/${id}/cartoon`, { ...envelope, source, sourceName: 'net.svg' })).status).toBe(200);
@@ -58,5 +59,45 @@ describe('panels that may be laid out together', () => {
     expect(q.pieces.map((piece) => piece.spot?.stockId ?? null)).toEqual([null, 'S', null, null]);
     await ok('put-away', { table: 'panels', id: 'q', as: 'archived' });
     expect((await besideOf('p')).map(({ id }) => id)).toEqual(['set']);
+  });
+
+  it('for their second glasses as well: those are told by their labels, and wait by themselves', async () => {
+    await panel('two', 'c', 'h', 'lead-layered');
+    const second = { panelId: 'two', numbers: [1, 2] };
+    await ok('ask-steps', { ...second, steps: ['plated'] });
+    await ok('choose-back', { ...second, glassId: 'g' });
+    expect((await besideOf('set')).map(({ id, pieces, isBeside }) => [id, pieces, isBeside])).toEqual([
+      ['p', 4, false],
+      ['two', 2, false],
+    ]);
+    await ok('receive', {
+      label: 'S2',
+      glassId: 'g',
+      kind: 'sheet',
+      widthMm: 300,
+      heightMm: 100,
+      place: '',
+      costCents: 1,
+    });
+    const lies = { turnedOver: false, rotationDeg: 0, y: 0, byHand: false };
+    await ok('lay-out', {
+      panelId: 'two',
+      sheets: [
+        {
+          stockId: 'S2',
+          breaks: [{ from: [100, 0], to: [100, 100] }],
+          pieces: [
+            { ...lies, number: 1, of: 'back', x: 0, at: [50, 50] },
+            { ...lies, number: 3, panelId: 'set', x: 100, at: [150, 50] },
+          ],
+        },
+      ],
+    });
+    expect((await besideOf('set')).find(({ id }) => id === 'two')).toMatchObject({ isBeside: true });
+    const { laid } = (await server.send('/rack')).body as RackAnswer;
+    expect(laid.filter(({ stockId }) => stockId === 'S2').map(({ panelId, names }) => [panelId, names])).toEqual([
+      ['set', ['3']],
+      ['two', ['1b']],
+    ]);
   });
 });
