@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { signedArea, type Point, type Ring } from '../geometry/index.ts';
 import { upright } from '../stock/index.ts';
-import { DIAMOND, LAMP_SIDE, many, sheet } from '../test/stripPieces.ts';
+import { anyForm, DIAMOND, LAMP_SIDE, many, sheet } from '../test/stripPieces.ts';
 import { nth } from '../units/index.ts';
 import { hullOf, leastWidth, ringOf } from './convex.ts';
 import {
@@ -168,17 +168,11 @@ describe('strips', () => {
   it('any form with parallel sides, any way up, turned over or not: the layout holds', () => {
     fc.assert(
       fc.property(
-        fc.record({
-          widthMm: fc.double({ min: 12, max: 90, noNaN: true }),
-          longMm: fc.double({ min: 15, max: 110, noNaN: true }),
-          share: fc.double({ min: 0, max: 1, noNaN: true }),
-          leanMm: fc.double({ min: -30, max: 50, noNaN: true }),
-        }),
+        anyForm,
         fc.integer({ min: 4, max: 24 }),
         fc.boolean(),
         fc.constantFrom(0, 6),
-        ({ widthMm, longMm, share, leanMm }, count, turnOver, edgeMm) => {
-          const form = { widthMm, longMm, shortMm: share < 0.1 ? 0 : longMm * share, leanMm };
+        (form, count, turnOver, edgeMm) => {
           const pieces = many(form, count, { turnOver });
           const sheets = [sheet('A', 420, 310), sheet('B', 300, 300)];
           for (const plan of planStrips(pieces, sheets, { ...BY, edgeMm })) {

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import type { LayoutPiece, LayoutSheet, StripForm } from '../layout/index.ts';
 import type { Point, Ring } from '../geometry/index.ts';
 import { upright } from '../stock/index.ts';
@@ -43,3 +44,13 @@ export const many = (form: StripForm, count: number, more: Partial<LayoutPiece> 
 export const DIAMOND: StripForm = { widthMm: 40 * Math.sin(Math.PI / 3), longMm: 40, shortMm: 40, leanMm: 20 };
 /** A side of a lamp: 60 mm below, 20 mm above, 75 mm high. */
 export const LAMP_SIDE: StripForm = { widthMm: 75, longMm: 60, shortMm: 20, leanMm: 20 };
+
+/** Any piece with two parallel sides; some of them end in a point. */
+export const anyForm: fc.Arbitrary<StripForm> = fc
+  .record({
+    widthMm: fc.double({ min: 12, max: 90, noNaN: true }),
+    longMm: fc.double({ min: 15, max: 110, noNaN: true }),
+    share: fc.double({ min: 0, max: 1, noNaN: true }),
+    leanMm: fc.double({ min: -30, max: 50, noNaN: true }),
+  })
+  .map(({ share, ...form }) => ({ ...form, shortMm: share < 0.1 ? 0 : form.longMm * share }));
