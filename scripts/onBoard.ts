@@ -56,7 +56,7 @@ export async function pieceMark(board: Locator, number: number): Promise<Locator
   return board.locator(`[data-mark="${number}"]`);
 }
 
-/** Runs in the page. */
+/** Runs in the page, and so names no function of its own: whoever builds it may want to keep the name. */
 function keepMark({ number, at, radius }: { number: number; at: Point; radius: number }): void {
   const marked = window as { forgetMark?: () => void };
   marked.forgetMark?.();
@@ -64,16 +64,16 @@ function keepMark({ number, at, radius }: { number: number; at: Point; radius: n
   for (const [key, value] of Object.entries({ cx: at[0], cy: at[1], r: radius, fill: 'none', 'pointer-events': 'all' }))
     mark.setAttribute(key, String(value));
   mark.dataset.mark = String(number);
-  const put = () => {
-    if (!mark.isConnected) document.querySelector('[data-testid="board"] > g > g')?.append(mark);
-  };
-  const watch = new MutationObserver(put);
+  const drawing = '[data-testid="board"] > g > g';
+  document.querySelector(drawing)?.append(mark);
+  const watch = new MutationObserver(() => {
+    if (!mark.isConnected) document.querySelector(drawing)?.append(mark);
+  });
   watch.observe(document, { childList: true, subtree: true });
   marked.forgetMark = () => {
     watch.disconnect();
     mark.remove();
   };
-  put();
 }
 
 async function drawingOn(board: Locator): Promise<Cartoon> {
