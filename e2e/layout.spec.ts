@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test, type Page } from '@playwright/test';
 import type { PanelAnswer, RackAnswer } from '#contract';
-import { OwnServer } from './ownServer.ts';
-import { DEMO, laneOwnPort } from './servers.ts';
+import { ownDemo } from './ownServer.ts';
+import { DEMO } from './servers.ts';
 import { panelOf, pieceMark } from '../scripts/onBoard.ts';
 
 /** All glasses are laid out: none waits, none is being looked for. */
@@ -183,12 +183,7 @@ const areaOf = (ring: readonly (readonly [number, number])[]): number =>
   ) / 2;
 
 test.describe('Several panels on one sheet', () => {
-  const studio = new OwnServer(laneOwnPort());
-  test.beforeAll(async () => {
-    studio.fill();
-    await studio.start();
-  });
-  test.afterAll(() => studio.remove());
+  const studio = ownDemo();
 
   test('are laid out together, kept in one act, and cut each into its own log', async ({ page }) => {
     const { base } = studio;
@@ -234,12 +229,7 @@ test.describe('Several panels on one sheet', () => {
 });
 
 test.describe('Pieces of two glasses', () => {
-  const studio = new OwnServer(laneOwnPort());
-  test.beforeAll(async () => {
-    studio.fill();
-    await studio.start();
-  });
-  test.afterAll(() => studio.remove());
+  const studio = ownDemo();
 
   test('lie twice, 12a and 12b: each is cut as it lies, from the sheet and at the bench', async ({ page }) => {
     const { base } = studio;

@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test } from '@playwright/test';
+import { laneOwnPort } from './servers.ts';
 
 /** A server on the demo's data in a folder of its own, to be killed and started again beneath the page. */
 export class OwnServer {
@@ -68,4 +69,15 @@ export function ownServer(port: number, env: Record<string, string> = {}): OwnSe
   });
   test.afterAll(() => server.remove());
   return server;
+}
+
+/** The demo's data on a server of its own for the tests of one file or group: up before the first, gone after the last. */
+export function ownDemo(): OwnServer {
+  const studio = new OwnServer(laneOwnPort());
+  test.beforeAll(async () => {
+    studio.fill();
+    await studio.start();
+  });
+  test.afterAll(() => studio.remove());
+  return studio;
 }

@@ -1,6 +1,5 @@
 import { TOLD_TABLES, type Told, type ToldTable } from '#contract';
 import type { Reader, Row, RowChange } from '#core/bench';
-import type { Spot } from '#core/stock';
 import { fieldsOf } from '#core/units';
 
 /** More rows than these are fetched by the screens that show them. */
@@ -14,12 +13,12 @@ const isTold = (table: string): table is ToldTable => TOLD_TABLES.some((told) =>
 /** A piece lies on another sheet than before, and one of them has a photo, which a screen is told with its panel alone. */
 function changesPhoto(before: Row, after: Row, state: Reader): boolean {
   return ['spot', 'backSpot'].some((field) => {
-    const rootOf = (row: Row): string | undefined => {
+    const rootOf = (row: Row): unknown => {
       const spot = fieldsOf(row)[field];
-      return typeof spot === 'object' && spot !== null ? (spot as Spot).rootId : undefined;
+      return typeof spot === 'object' && spot !== null ? fieldsOf(spot)['rootId'] : undefined;
     };
     const [was, is] = [rootOf(before), rootOf(after)];
-    return was !== is && [was, is].some((root) => root !== undefined && state.get('photos', root) !== undefined);
+    return was !== is && [was, is].some((root) => typeof root === 'string' && state.get('photos', root) !== undefined);
   });
 }
 
