@@ -1,15 +1,9 @@
 import { expect, test } from '@playwright/test';
-import { OwnServer } from './ownServer.ts';
-import { laneOwnPort } from './servers.ts';
+import { ownDemo } from './ownServer.ts';
 import { pieceMark } from '../scripts/onBoard.ts';
 
 test.describe('Called across the room', () => {
-  const studio = new OwnServer(laneOwnPort());
-  test.beforeAll(async () => {
-    studio.fill();
-    await studio.start();
-  });
-  test.afterAll(() => studio.remove());
+  const studio = ownDemo();
 
   test('a line is finished by Tab, called again by arrow up, and what is wrong in it is picked', async ({ page }) => {
     await page.goto(`${studio.base}/panels/heron/bench`);

@@ -2,16 +2,10 @@ import { readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { barriers } from './axe.ts';
-import { OwnServer } from './ownServer.ts';
-import { laneOwnPort } from './servers.ts';
+import { ownDemo } from './ownServer.ts';
 
 test.describe('From the last joint to the wall', () => {
-  const studio = new OwnServer(laneOwnPort());
-  test.beforeAll(async () => {
-    studio.fill();
-    await studio.start();
-  });
-  test.afterAll(() => studio.remove());
+  const studio = ownDemo();
 
   test('rings go where a seam meets the rim, and what they bear follows; a bar follows the lines; all of it stays', async ({
     page,

@@ -1,6 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { OwnServer } from './ownServer.ts';
-import { laneOwnPort } from './servers.ts';
+import { ownDemo } from './ownServer.ts';
 import { pieceMark } from '../scripts/onBoard.ts';
 
 /** A small picture, made in the page. */
@@ -17,12 +16,7 @@ const picture = (page: Page): Promise<string> =>
   });
 
 test.describe('Notes and photos', () => {
-  const studio = new OwnServer(laneOwnPort());
-  test.beforeAll(async () => {
-    studio.fill();
-    await studio.start();
-  });
-  test.afterAll(() => studio.remove());
+  const studio = ownDemo();
 
   test('a photo of a piece waits while the studio is away, comes through whole, and goes with undo', async ({
     page,

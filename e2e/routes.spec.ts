@@ -1,18 +1,12 @@
 import { expect, test } from '@playwright/test';
 import type { PanelAnswer, StudioAnswer } from '#contract';
 import { dragByKeys } from './dragByKeys.ts';
-import { OwnServer } from './ownServer.ts';
+import { ownDemo } from './ownServer.ts';
 import { choose } from './parts.ts';
-import { laneOwnPort } from './servers.ts';
 import { pieceMark } from '../scripts/onBoard.ts';
 
 test.describe('Ways of working', () => {
-  const studio = new OwnServer(laneOwnPort());
-  test.beforeAll(async () => {
-    studio.fill();
-    await studio.start();
-  });
-  test.afterAll(() => studio.remove());
+  const studio = ownDemo();
 
   test('one of the studio’s own is made from a shipped one, a panel is moved over to it, and its pieces go that way', async ({
     page,

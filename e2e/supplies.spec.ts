@@ -1,6 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { OwnServer } from './ownServer.ts';
-import { laneOwnPort } from './servers.ts';
+import { ownDemo } from './ownServer.ts';
 
 const LIST = [
   'Name,Kind,Which,There,One holds,One costs,Supplier’s code',
@@ -9,12 +8,7 @@ const LIST = [
 ].join('\n');
 
 test.describe('Supplies', () => {
-  const studio = new OwnServer(laneOwnPort());
-  test.beforeAll(async () => {
-    studio.fill();
-    await studio.start();
-  });
-  test.afterAll(() => studio.remove());
+  const studio = ownDemo();
 
   test('entered, bought, used to the last gram and no further; undone; a list is taken in whole or not at all', async ({
     page,

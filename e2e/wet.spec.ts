@@ -1,16 +1,10 @@
 import { expect, test } from '@playwright/test';
 import type { PanelAnswer } from '#contract';
-import { OwnServer } from './ownServer.ts';
-import { laneOwnPort } from './servers.ts';
+import { ownDemo } from './ownServer.ts';
 import { pieceMark } from '../scripts/onBoard.ts';
 
 test.describe('Wet hands', () => {
-  const studio = new OwnServer(laneOwnPort());
-  test.beforeAll(async () => {
-    studio.fill();
-    await studio.start();
-  });
-  test.afterAll(() => studio.remove());
+  const studio = ownDemo();
 
   for (const [how, width, height] of [
     ['lying', 1024, 768],
