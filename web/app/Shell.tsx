@@ -1,5 +1,5 @@
 import { Suspense, useEffect } from 'react';
-import { Navigate, Route, Routes, useLocation } from 'react-router';
+import { Route, Routes, useLocation } from 'react-router';
 import { Toaster } from 'sonner';
 import { ApiError } from '../state/api.ts';
 import { useBench } from '../state/bench.ts';
@@ -13,17 +13,20 @@ import { KeysHere } from './KeysHere.tsx';
 import { useAhead } from './useAhead.ts';
 import { useShellKeys } from './useShellKeys.ts';
 import { useWaitsOver } from './useWaitsOver.ts';
+import { Kept } from '../ui/Kept.tsx';
 import { useTitle } from '../ui/useTitle.ts';
 import { Mishap } from './Mishap.tsx';
 import { Passcode } from './Passcode.tsx';
-import { PANEL_PLACE, PLACES, STEPS } from './places.tsx';
+import { placeAt } from './places.tsx';
 import { Rail } from './Rail.tsx';
 
 /** The frame round every place: rail, live channel, messages. */
 export function Shell() {
   const theme = useBench((s) => s.theme);
   const { data, error } = useStudio();
-  const { pathname } = useLocation();
+  const location = useLocation();
+  const { pathname } = location;
+  const [path, { Here }] = placeAt(pathname) ?? ['*', { Here: NoPlace }];
   useLive();
   useAhead();
   const [over, setOver] = useShellKeys();
@@ -57,26 +60,15 @@ export function Shell() {
             tabIndex={0}
           >
             {data ? (
-              <Mishap place={pathname}>
-                <Suspense fallback={<Opening words="Opening the place …" />}>
-                  <Routes>
-                    {PLACES.map(([path, { Here }]) => (
-                      <Route key={path} path={path} element={<Here />} />
-                    ))}
-                    <Route path="/panels/:panelId" element={<PANEL_PLACE.Here />}>
-                      <Route index element={<Navigate to="bench" replace />} />
-                      {STEPS.map(([path, { Here }]) => (
-                        <Route key={path} path={path} element={<Here />} />
-                      ))}
-                      <Route
-                        path="*"
-                        element={<p className="px-6 text-mute">There is no such step; choose one above.</p>}
-                      />
-                    </Route>
-                    <Route path="*" element={<NoPlace />} />
-                  </Routes>
-                </Suspense>
-              </Mishap>
+              <Kept here={path}>
+                <Mishap place={pathname}>
+                  <Suspense fallback={<Opening words="Opening the place …" />}>
+                    <Routes location={location}>
+                      <Route path={path} element={<Here />} />
+                    </Routes>
+                  </Suspense>
+                </Mishap>
+              </Kept>
             ) : (
               <Opening words={error ? error.message : 'Opening the studio …'} />
             )}

@@ -6,6 +6,7 @@ import { keepForOffline } from '../state/offline.ts';
 import { panelAsked } from '../state/studio.ts';
 import { fetchAt, fetchPlaces, panelAt } from './places.tsx';
 import { Shell } from './Shell.tsx';
+import { Hints } from '../ui/Hint.tsx';
 import './theme.css';
 
 const client = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: true, staleTime: 10_000 } } });
@@ -20,7 +21,9 @@ createRoot(document.getElementById('root') as HTMLElement).render(
   <StrictMode>
     <QueryClientProvider client={client}>
       <BrowserRouter>
-        <Shell />
+        <Hints>
+          <Shell />
+        </Hints>
       </BrowserRouter>
     </QueryClientProvider>
   </StrictMode>,

@@ -30,10 +30,10 @@ export const PLACES = [
   ['/rack/supplies', supplies],
   ['/reckoning', reckoning],
   ['/setup', setup],
+  ['/panels/:panelId/*', panel],
 ] as const;
 
 /** The steps of one panel, each a place within its page. */
-export const PANEL_PLACE = panel;
 export const STEPS = [
   ['measure', measure],
   ['cartoon', cartoon],
@@ -50,13 +50,16 @@ export const STEPS = [
 export const panelAt = (address: string): string | undefined =>
   matchPath('/panels/:panelId/*', address)?.params.panelId;
 
+/** The place that an address shows, and its path; all panels are one place. */
+export const placeAt = (address: string) => PLACES.find(([path]) => matchPath(path, address));
+
+/** A step of the panel's page by its name. */
+export const stepCalled = (name: string | undefined): Place | undefined => STEPS.find(([path]) => path === name)?.[1];
+
 /** Fetches what an address shows, side by side with what it shows of the studio and before anything is drawn. */
 export function fetchAt(address: string): void {
   const step = STEPS.find(([path]) => matchPath(`/panels/:panelId/${path}`, address));
-  const own = PLACES.find(([path]) => matchPath(path, address));
-  const shown: Place[] = panelAt(address) === undefined ? [] : [PANEL_PLACE];
-  for (const [, here] of [step, own].filter((found) => found !== undefined)) shown.push(here);
-  for (const here of shown) void fetchUnasked(() => here.fetch());
+  for (const shown of [placeAt(address), step]) if (shown) void fetchUnasked(() => shown[1].fetch());
 }
 
 /** Fetches what is not open yet, the bench first, so that a change of place waits for nothing. */

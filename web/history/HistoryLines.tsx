@@ -1,4 +1,5 @@
 import { Popover } from 'radix-ui';
+import { useState } from 'react';
 import type { LogLine } from '#contract';
 import { useLargeStep } from '../state/largeStep.ts';
 import { useSend } from '../state/send.ts';
@@ -34,14 +35,29 @@ function Words({ line, locale }: { line: LogLine; locale: string }) {
   );
 }
 
+const LINE = 'min-h-11 w-full rounded hover:bg-soft data-[state=open]:bg-soft';
+
+/** A line is a button alone until it is first opened: of many lines few ever are. */
 function LineBack({ line, locale }: { line: LogLine; locale: string }) {
   const send = useSend();
   const ask = useLargeStep((s) => s.ask);
+  const [wasOpened, setWasOpened] = useState(false);
+  const words = <Words line={line} locale={locale} />;
+  if (!wasOpened)
+    return (
+      <button
+        type="button"
+        aria-haspopup="dialog"
+        aria-expanded={false}
+        className={LINE}
+        onClick={() => setWasOpened(true)}
+      >
+        {words}
+      </button>
+    );
   return (
-    <Popover.Root>
-      <Popover.Trigger className="min-h-11 w-full rounded hover:bg-soft data-[state=open]:bg-soft">
-        <Words line={line} locale={locale} />
-      </Popover.Trigger>
+    <Popover.Root defaultOpen>
+      <Popover.Trigger className={LINE}>{words}</Popover.Trigger>
       <Pop label={line.words} className="grid w-72 gap-3 p-4 text-[15px]">
         <p>
           <b>{line.words}</b>

@@ -36,6 +36,12 @@ export function NumberLayer({ paths, pieces, placed, mirrored, glasses }: Number
     if (!node || pxPerMm === 0) return;
     const style = getComputedStyle(node);
     const colour = (name: string) => style.getPropertyValue(name);
+    const colours = {
+      number: colour('--number'),
+      broken: colour('--number-broken'),
+      halo: colour('--halo'),
+      edge: colour('--chip-edge'),
+    };
     numbering.write(
       {
         width,
@@ -43,13 +49,9 @@ export function NumberLayer({ paths, pieces, placed, mirrored, glasses }: Number
         dots: Math.min(2, devicePixelRatio || 1),
         seen: list,
         signs: new Map(signs.split(NEXT).map(signIn)),
-        colours: {
-          number: colour('--number'),
-          broken: colour('--number-broken'),
-          halo: colour('--halo'),
-          edge: colour('--chip-edge'),
-        },
+        colours,
       },
+      [list, signs, placed, ...Object.values(colours)],
       (bitmap) => {
         // Shown as a finished picture: a canvas that could still be drawn on costs something with every frame.
         node.width = bitmap.width;

@@ -35,16 +35,25 @@ function writer(): Worker {
 export class Numbering {
   readonly #id = count++;
   #turn = 0;
+  /** What that which stands on the canvas was made of. */
+  #written: readonly unknown[] | null = null;
 
   /** @returns what ends it */
   begin(): () => void {
     return () => void waiting.delete(this.#id);
   }
 
-  write(wish: Omit<NumbersWish, 'id' | 'turn'>, done: Written): void {
+  /** @param of all that the wish is made of: where the same was written last, it stands there still */
+  write(wish: Omit<NumbersWish, 'id' | 'turn'>, of: readonly unknown[], done: Written): void {
+    if (this.#written?.every((part, i) => part === of[i])) return;
+    this.#written = null;
     const turn = ++this.#turn;
     const asked: NumbersWish = { id: this.#id, turn, ...wish };
-    waiting.set(this.#id, { asked, done });
+    const shown = (bitmap: ImageBitmap) => {
+      this.#written = of;
+      done(bitmap);
+    };
+    waiting.set(this.#id, { asked, done: shown });
     writer().postMessage(asked);
   }
 }

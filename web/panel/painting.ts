@@ -15,6 +15,10 @@ type Picture = Extract<FromPainter, { kind: 'picture' }>;
 
 let worker: Worker | null = null;
 const views = new Map<string, Painted>();
+/** Out of sight, the one that has rested longest first: each may come back, and then is painted already. */
+const resting = new Set<Painted>();
+/** So many are kept painted out of sight. */
+const MOST_RESTING = 8;
 const tiles = new Map<string, Tile>();
 const files = new Map<string, (blob: Blob | null) => void>();
 let count = 0;
@@ -100,12 +104,16 @@ export class Painted {
   private drawn: Drawn | null = null;
   private scene: Scene | null = null;
   private readonly windows = new Map<LayerName, Window>();
+  /** A picture came while nobody took it. */
+  private isBehind = false;
 
-  /** From now on pictures are taken; the answer ends that. */
+  /** From now on pictures are taken; the answer ends that, and all is kept painted for a while. */
   begin(onPicture: (picture: Picture) => void): () => void {
+    if (this.isBehind) this.end();
     this.onPicture = onPicture;
+    resting.delete(this);
     views.set(this.name, this);
-    return () => this.end();
+    return () => this.rest();
   }
 
   show(drawn: Drawn, scene: Scene): void {
@@ -115,6 +123,7 @@ export class Painted {
     if (before?.id !== drawn.id) {
       if (!isShown(drawn, this)) say({ kind: 'drawn', drawn });
       this.leave(before);
+      for (const other of resting) if (!other.shows(drawn)) other.end();
     }
     say({ kind: 'scene', view: this.name, drawnId: drawn.id, scene });
   }
@@ -144,8 +153,20 @@ export class Painted {
     for (const [layer, window] of this.windows) say({ kind: 'window', view: this.name, layer, window });
   }
 
+  private rest(): void {
+    this.onPicture = ({ bitmap }) => {
+      bitmap.close();
+      this.isBehind = true;
+    };
+    resting.add(this);
+    const [first] = resting;
+    if (first && resting.size > MOST_RESTING) first.end();
+  }
+
   private end(): void {
     views.delete(this.name);
+    resting.delete(this);
+    this.isBehind = false;
     say({ kind: 'gone', view: this.name });
     this.leave(this.drawn);
     this.drawn = null;

@@ -1,5 +1,11 @@
-import { useOutletContext } from 'react-router';
+import { createContext, use } from 'react';
 import type { PanelView } from './view.ts';
 
+export const PanelViewHere = createContext<PanelView | null>(null);
+
 /** What the panel's page hands to the step that is open in it. */
-export const usePanelView = (): PanelView => useOutletContext<PanelView>();
+export function usePanelView(): PanelView {
+  const view = use(PanelViewHere);
+  if (!view) throw new Error('A step is drawn outside of a panel');
+  return view;
+}

@@ -1,5 +1,6 @@
 import { ChevronDown } from 'lucide-react';
 import { Select } from 'radix-ui';
+import { useState } from 'react';
 import { BOX, Field, type FieldIds } from './Field.tsx';
 
 export interface Option<T extends string> {
@@ -23,6 +24,9 @@ export function Choice<T extends string>({
   ids,
   className = '',
 }: ChoiceProps<T> & { readonly ids?: Partial<FieldIds>; readonly className?: string }) {
+  // Entries are made once somebody comes near: a closed list would keep each of them up to date with the page.
+  const [isNear, setIsNear] = useState(false);
+  const comeNear = () => setIsNear(true);
   // The list knows its entries by their place: an entry may stand for "none", and such a value may be the empty text.
   const chosen = options.findIndex((o) => o.value === value);
   return (
@@ -36,35 +40,39 @@ export function Choice<T extends string>({
     >
       <Select.Trigger
         {...ids}
+        onPointerEnter={comeNear}
+        onFocus={comeNear}
         className={`${BOX} flex items-center justify-between gap-2 text-left disabled:text-mute ${className}`}
       >
         <span className="min-w-0 truncate">
-          <Select.Value />
+          <Select.Value>{options[chosen]?.text}</Select.Value>
         </span>
         <Select.Icon asChild>
           <ChevronDown aria-hidden size={18} className="shrink-0" />
         </Select.Icon>
       </Select.Trigger>
-      <Select.Portal>
-        <Select.Content
-          position="popper"
-          sideOffset={4}
-          collisionPadding={8}
-          className="z-50 max-h-(--radix-select-content-available-height) min-w-[min(var(--radix-select-trigger-width),calc(100vw-16px))] overflow-hidden rounded-md border border-strong bg-raised text-ink shadow-xl"
-        >
-          <Select.Viewport className="p-1">
-            {options.map((option, i) => (
-              <Select.Item
-                key={option.value}
-                value={String(i)}
-                className="flex min-h-11 cursor-pointer items-center rounded px-3 outline-none select-none data-highlighted:bg-soft data-[state=checked]:font-semibold data-[state=checked]:shadow-[inset_3px_0_0_var(--copper)]"
-              >
-                <Select.ItemText>{option.text}</Select.ItemText>
-              </Select.Item>
-            ))}
-          </Select.Viewport>
-        </Select.Content>
-      </Select.Portal>
+      {isNear && (
+        <Select.Portal>
+          <Select.Content
+            position="popper"
+            sideOffset={4}
+            collisionPadding={8}
+            className="z-50 max-h-(--radix-select-content-available-height) min-w-[min(var(--radix-select-trigger-width),calc(100vw-16px))] overflow-hidden rounded-md border border-strong bg-raised text-ink shadow-xl"
+          >
+            <Select.Viewport className="p-1">
+              {options.map((option, i) => (
+                <Select.Item
+                  key={option.value}
+                  value={String(i)}
+                  className="flex min-h-11 cursor-pointer items-center rounded px-3 outline-none select-none data-highlighted:bg-soft data-[state=checked]:font-semibold data-[state=checked]:shadow-[inset_3px_0_0_var(--copper)]"
+                >
+                  <Select.ItemText>{option.text}</Select.ItemText>
+                </Select.Item>
+              ))}
+            </Select.Viewport>
+          </Select.Content>
+        </Select.Portal>
+      )}
     </Select.Root>
   );
 }

@@ -41,45 +41,47 @@ export function DayField({
           <Popover.Trigger {...ids} aria-label={`${label}: ${words}`} type="button" className={`${BOX} text-left`}>
             <span className={day ? '' : 'text-mute'}>{words}</span>
           </Popover.Trigger>
-          <Pop
-            label={`${label}: calendar`}
-            className="p-3"
-            onOpenAutoFocus={(event) => {
-              event.preventDefault();
-              month.current?.querySelector<HTMLElement>('[role="grid"] button[tabindex="0"]')?.focus();
-            }}
-            ref={month}
-          >
-            <DayPicker
-              mode="single"
-              required={false}
-              locale={calendar}
-              selected={day}
-              defaultMonth={day ?? last}
-              onSelect={choose}
-              disabled={last && { after: last }}
-              endMonth={last}
-              classNames={{
-                root: 'relative',
-                month_caption: 'flex h-10 items-center px-2 font-head text-lg',
-                nav: 'absolute top-0 right-0 flex',
-                button_previous: DAY,
-                button_next: DAY,
-                chevron: 'size-4 fill-current',
-                weekday: 'size-10 text-[14px] font-normal text-mute',
-                day: 'p-0 text-center',
-                day_button: DAY,
-                selected: 'rounded-md bg-copper text-white',
-                today: 'font-semibold underline decoration-2 underline-offset-4',
-                outside: 'text-mute',
+          {isOpen && (
+            <Pop
+              label={`${label}: calendar`}
+              className="p-3"
+              onOpenAutoFocus={(event) => {
+                event.preventDefault();
+                month.current?.querySelector<HTMLElement>('[role="grid"] button[tabindex="0"]')?.focus();
               }}
-            />
-            {mayBeNone && value !== '' && (
-              <Button look="quiet" className="px-2" onClick={() => choose(undefined)}>
-                No day
-              </Button>
-            )}
-          </Pop>
+              ref={month}
+            >
+              <DayPicker
+                mode="single"
+                required={false}
+                locale={calendar}
+                selected={day}
+                defaultMonth={day ?? last}
+                onSelect={choose}
+                disabled={last && { after: last }}
+                endMonth={last}
+                classNames={{
+                  root: 'relative',
+                  month_caption: 'flex h-10 items-center px-2 font-head text-lg',
+                  nav: 'absolute top-0 right-0 flex',
+                  button_previous: DAY,
+                  button_next: DAY,
+                  chevron: 'size-4 fill-current',
+                  weekday: 'size-10 text-[14px] font-normal text-mute',
+                  day: 'p-0 text-center',
+                  day_button: DAY,
+                  selected: 'rounded-md bg-copper text-white',
+                  today: 'font-semibold underline decoration-2 underline-offset-4',
+                  outside: 'text-mute',
+                }}
+              />
+              {mayBeNone && value !== '' && (
+                <Button look="quiet" className="px-2" onClick={() => choose(undefined)}>
+                  No day
+                </Button>
+              )}
+            </Pop>
+          )}
         </Popover.Root>
       )}
     </Field>

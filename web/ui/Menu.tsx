@@ -1,6 +1,6 @@
 import { Check } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 
 const ITEM = 'flex min-h-11 cursor-pointer items-center gap-3 rounded px-3 outline-none data-highlighted:bg-soft';
 
@@ -17,20 +17,23 @@ export function Menu({
   className?: string;
   children: ReactNode;
 }) {
+  const [isOpen, setIsOpen] = useState(false);
   return (
-    <DropdownMenu.Root modal={false}>
+    <DropdownMenu.Root modal={false} open={isOpen} onOpenChange={setIsOpen}>
       <DropdownMenu.Trigger asChild>{button}</DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          side={side}
-          align="end"
-          sideOffset={4}
-          collisionPadding={8}
-          className={`z-50 rounded-md border border-line bg-raised p-1.5 text-ink shadow-xl ${className}`}
-        >
-          {children}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
+      {isOpen && (
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content
+            side={side}
+            align="end"
+            sideOffset={4}
+            collisionPadding={8}
+            className={`z-50 rounded-md border border-line bg-raised p-1.5 text-ink shadow-xl ${className}`}
+          >
+            {children}
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      )}
     </DropdownMenu.Root>
   );
 }

@@ -20,8 +20,9 @@ export function Question({
   onNo: () => void;
   children: ReactNode;
 }) {
+  if (!open) return null;
   return (
-    <AlertDialog.Root open={open} onOpenChange={(next) => !next && onNo()}>
+    <AlertDialog.Root open onOpenChange={(next) => !next && onNo()}>
       <AlertDialog.Portal>
         <AlertDialog.Overlay className="fixed inset-0 z-40 bg-black/35" />
         <AlertDialog.Content className="fixed top-1/2 left-1/2 z-50 grid w-[min(460px,92vw)] -translate-x-1/2 -translate-y-1/2 gap-4 rounded-lg bg-sheet p-6 text-ink shadow-2xl">

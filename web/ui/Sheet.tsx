@@ -13,8 +13,9 @@ export function Sheet({
   onClose: () => void;
   children: ReactNode;
 }) {
+  if (!open) return null;
   return (
-    <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
+    <Dialog.Root open onOpenChange={(next) => !next && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-20 bg-black/25" />
         <Dialog.Content
