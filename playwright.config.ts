@@ -35,6 +35,8 @@ export default defineConfig({
   ],
   use: {
     viewport: { width: 1280, height: 800 },
+    // Half as many dots each way: painting is a good part of what a test costs, and none looks so closely.
+    deviceScaleFactor: 0.5,
     // Tests that cut the network look at the page itself; offline.spec.ts lets the service worker in.
     serviceWorkers: 'block',
     launchOptions: CHROMIUM,

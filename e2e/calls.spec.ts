@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { ownDemo } from './ownServer.ts';
-import { pieceMark } from '../scripts/onBoard.ts';
+import { boardOn, pieceMark } from '../scripts/onBoard.ts';
 
 test.describe('Called across the room', () => {
   const studio = ownDemo();
@@ -69,7 +69,7 @@ test.describe('Called across the room', () => {
 
   test('a break has its photo, kept with the piece', async ({ page }) => {
     await page.goto(`${studio.base}/panels/heron/bench`);
-    await (await pieceMark(page.getByTestId('board'), 44)).click();
+    await (await pieceMark(boardOn(page), 44)).click();
     await page.getByRole('button', { name: 'Broke …' }).click();
     const shot = await page.screenshot({ clip: { x: 0, y: 0, width: 320, height: 200 } });
     await page

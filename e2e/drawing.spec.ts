@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { benchPage, choose } from './parts.ts';
 import { DRAWINGS } from './servers.ts';
+import { boardOn } from '../scripts/onBoard.ts';
 
 /** Drawn by hand: ends short and over, a hidden layer, dimensions; an L in the lower left that nobody can cut. */
 const svg = (body: string) =>
@@ -26,7 +27,7 @@ const mode = (name: string) =>
   page.getByRole('toolbar', { name: 'Changes to the drawing' }).getByRole('button', { name, exact: true }).click();
 /** Taps the drawing at a place in mm. */
 const tap = async (x: number, y: number) => {
-  const at = await page.getByTestId('board').evaluate(
+  const at = await boardOn(page).evaluate(
     (svg, [mx, my]) => {
       const matrix = (svg.firstElementChild as SVGGElement).getScreenCTM() as DOMMatrix;
       const p = new DOMPoint(mx, my).matrixTransform(matrix);
@@ -47,8 +48,7 @@ const newPanel = async (title: string) => {
   await page.getByRole('button', { name: 'Enter the panel' }).click();
 };
 /** So many pieces are drawn on the board, as it says itself. */
-const pieces = (n: number) =>
-  expect(page.getByTestId('board')).toHaveAccessibleName(new RegExp(`^The drawing, ${n} pieces`));
+const pieces = (n: number) => expect(boardOn(page)).toHaveAccessibleName(new RegExp(`^The drawing, ${n} pieces`));
 
 test('a line that stops short is shown where it was drawn, and joined by one press', async () => {
   await newPanel('Boathouse window');
@@ -202,7 +202,7 @@ test('came by line, flow, sections and numbers', async () => {
 
 test('the crosshair does by keyboard what a tap does', async () => {
   await mode('Look');
-  await page.getByTestId('board').focus();
+  await boardOn(page).focus();
   await page.keyboard.press('Shift+ArrowUp');
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Enter');

@@ -5,7 +5,7 @@ import { DEFAULT_ALLOWANCE } from '#core/sizing';
 import { finger, keys, mouse, type Hand } from './handsOf.ts';
 import { OwnServer } from './ownServer.ts';
 import { laneOwnPort } from './servers.ts';
-import { pieceMark } from '../scripts/onBoard.ts';
+import { boardOn, pieceMark } from '../scripts/onBoard.ts';
 
 /** Two panes side by side: seven lines that meet at six joints. */
 const PANES = `<svg xmlns="http://www.w3.org/2000/svg" width="200mm" height="120mm" viewBox="0 0 200 120"><g fill="none" stroke="#000"><rect width="200" height="120"/><path d="M100 0V120"/></g></svg>`;
@@ -122,14 +122,14 @@ async function atTheBench(page: Page, steps: readonly Step[], way: (typeof HANDS
   const pick = async (...numbers: number[]) => {
     if (byKeys) {
       // On the picture arrows go from piece to piece.
-      await hand.press(page.getByTestId('board'));
+      await hand.press(boardOn(page));
       const picked = page.locator(`[data-selected="${numbers.join(' ')}"]`);
       for (let i = 0; i < 4 && (await picked.count()) === 0; i++)
         await page.keyboard.press(i % 2 === 0 ? 'ArrowRight' : 'ArrowLeft', { delay: 50 });
       return expect(picked).toHaveCount(1);
     }
     for (const n of numbers) {
-      await hand.press(await pieceMark(page.getByTestId('board'), n));
+      await hand.press(await pieceMark(boardOn(page), n));
       if (numbers.length > 1 && n === numbers[0]) await hand.press(button('Add to what is picked'));
     }
     if (numbers.length > 1) await hand.press(button('Add to what is picked'));

@@ -22,7 +22,7 @@ test('the first hour leads from the first job through a small panel, and steps a
     await expect(note).toContainText('Enter a glass');
     await note.getByRole('link', { name: 'Show me' }).click();
     await page.getByLabel('Code', { exact: true }).fill('G-1');
-    await page.getByLabel('Name').fill('green');
+    await page.getByLabel('Name', { exact: true }).fill('green');
     await page.getByRole('button', { name: 'Enter the glass' }).click();
     await expect(note).toContainText('Receive a sheet');
     await note.getByRole('link', { name: 'Show me' }).click();

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { benchPage, choose } from './parts.ts';
 import { DRAWINGS } from './servers.ts';
-import { panelOf, pieceMark } from '../scripts/onBoard.ts';
+import { boardOn, panelOf, pieceMark } from '../scripts/onBoard.ts';
 
 /** Two panes on the left of a line, one on its right. */
 const drawing = (xMm: number) => ({
@@ -24,12 +24,12 @@ const tally = async (text: string) => {
   await expect(page.getByTestId('effect')).not.toHaveText('');
 };
 const pressPiece = async (n: number) => {
-  const board = page.getByTestId('board');
+  const board = boardOn(page);
   await (await pieceMark(board, n)).click();
 };
 /** Pieces that are too small for their places now. */
 const tooSmall = async () =>
-  (await panelOf(page.getByTestId('board'))).pieces.flatMap((piece) => (piece.tooSmall ? piece.number : []));
+  (await panelOf(boardOn(page))).pieces.flatMap((piece) => (piece.tooSmall ? piece.number : []));
 const counts = () => page.getByTestId('counts');
 const leftOfSheet = async (words: string) => {
   await page.getByRole('link', { name: 'Rack' }).click();
@@ -43,7 +43,7 @@ test('a glass, a sheet, a panel of three panes', async () => {
   await page.goto(`${DRAWINGS}/rack`);
   await page.getByRole('button', { name: 'New glass' }).click();
   await page.getByLabel('Code', { exact: true }).fill('R-7');
-  await page.getByLabel('Name').fill('river');
+  await page.getByLabel('Name', { exact: true }).fill('river');
   await page.getByLabel('Thickness').fill('3');
   await page.getByRole('button', { name: 'Enter the glass' }).click();
   await page.getByRole('button', { name: 'Receive' }).click();

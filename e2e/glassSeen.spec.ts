@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { choose } from './parts.ts';
 import { DEMO } from './servers.ts';
-import { pieceOn, pieceMark } from '../scripts/onBoard.ts';
+import { boardOn, pieceOn, pieceMark } from '../scripts/onBoard.ts';
 
 const painted = (page: Page) => page.locator('[data-painted="sharp"]').first();
 
@@ -42,13 +42,13 @@ const seen = (page: Page, png: Buffer) =>
   }, png.toString('base64'));
 
 async function pressPiece(page: Page, piece: number) {
-  const board = page.getByTestId('board');
+  const board = boardOn(page);
   await (await pieceMark(board, piece)).click();
 }
 
 /** The colour of the board at a piece as it is on the screen: a patch beside its number. */
 async function colourAt(page: Page, piece: number) {
-  const { box } = await pieceOn(page.getByTestId('board'), piece);
+  const { box } = await pieceOn(boardOn(page), piece);
   const clip = { x: box.x + box.width * 0.25, y: box.y + box.height * 0.2, width: 8, height: 6 };
   return seen(page, await page.screenshot({ clip }));
 }
@@ -134,13 +134,13 @@ test('another glass changes the picture of its piece alone, and undo brings it b
 
 test('a print is drawn in lines, the screen is not', async ({ page }) => {
   await page.goto(`${DEMO}/panels/heron/bench`);
-  const lines = page.getByTestId('board').locator('path[d]');
-  await page.getByTestId('board').waitFor();
+  const lines = boardOn(page).locator('path[d]');
+  await boardOn(page).waitFor();
   expect(await lines.count()).toBeLessThan(20);
   await page.emulateMedia({ media: 'print' });
   await expect.poll(() => lines.count()).toBeGreaterThan(100);
   // It stands on the page as large as a sheet of paper has room for it, and glass is on it where the sun is.
-  const sheet = await page.getByTestId('board').boundingBox();
+  const sheet = await boardOn(page).boundingBox();
   expect(sheet?.height).toBeGreaterThan(500);
   const sun = await colourAt(page, 19);
   expect(sun.red).toBeGreaterThan(sun.blue + 60);

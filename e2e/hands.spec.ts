@@ -1,12 +1,12 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import { DEMO } from './servers.ts';
-import { pieceOn, piecesOn, pieceMark } from '../scripts/onBoard.ts';
+import { boardOn, pieceOn, piecesOn, pieceMark } from '../scripts/onBoard.ts';
 
 const HERON = `${DEMO}/panels/heron`;
 
 const middleOf = async (page: Page, piece: number): Promise<[number, number]> => {
-  const [x, y] = (await pieceOn(page.getByTestId('board'), piece)).at;
+  const [x, y] = (await pieceOn(boardOn(page), piece)).at;
   return [x, y];
 };
 const selected = (page: Page) =>
@@ -15,7 +15,7 @@ const selected = (page: Page) =>
     .evaluateAll((all) => all.map((e) => Number(e.getAttribute('data-selected'))).sort((a, b) => a - b));
 const bench = async (page: Page) => {
   await page.goto(`${HERON}/bench`);
-  await expect(page.getByTestId('board')).toBeVisible();
+  await expect(boardOn(page)).toBeVisible();
 };
 
 test('the first Tab leads past the rail to the work', async ({ page }) => {
@@ -170,7 +170,7 @@ test('six sheets that arrive together are one form and one step', async ({ page 
 
 test('the sheet is folded away and stays so; the panel takes its room', async ({ page }) => {
   await bench(page);
-  const board = page.getByTestId('board');
+  const board = boardOn(page);
   const before = (await board.boundingBox())?.width ?? 0;
   await page.getByRole('button', { name: 'Fold the sheet away' }).click();
   await expect.poll(async () => (await board.boundingBox())?.width ?? 0).toBeGreaterThan(before + 250);
@@ -230,7 +230,7 @@ test('a line is caught within a finger’s reach, shown before the finger is lif
   await page.goto(`${DEMO}/panels/heron/cartoon`);
   const tools = page.getByRole('toolbar', { name: 'Changes to the drawing' });
   await tools.getByRole('button', { name: 'Came & gap' }).click();
-  const board = page.getByTestId('board');
+  const board = boardOn(page);
   // The outline's left edge at half its height, in pixels of the page.
   const boxes = [...(await piecesOn(board)).values()].map((piece) => piece.box);
   const x = Math.min(...boxes.map((box) => box.x));
@@ -316,7 +316,7 @@ test('a glass is dragged onto its place, for all that are picked where it falls 
   await page.mouse.up();
   await expect(page.locator('[data-meant]')).toHaveCount(0);
   await here(1);
-  const board = page.getByTestId('board');
+  const board = boardOn(page);
   await (await pieceMark(board, 2)).click();
   await (await pieceMark(board, 3)).click({ modifiers: ['Shift'] });
   await dragTo(3);
@@ -341,7 +341,7 @@ test('glasses in order: by their codes, from light to dark, the nearest to the g
   await expect(first).toContainText('A-03');
   await order('from light to dark');
   await expect(first).toContainText('W-01');
-  const board = page.getByTestId('board');
+  const board = boardOn(page);
   await (await pieceMark(board, 9)).click();
   await order('nearest to a colour');
   await expect(first).toContainText('S-14 high skythe very colour');

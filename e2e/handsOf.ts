@@ -12,6 +12,9 @@ export interface Hand {
   file(ask: Locator, input: Locator, file: { name: string; mimeType: string; buffer: Buffer }): Promise<void>;
 }
 
+/** What was left stays in the page, out of sight: a hand takes only what is seen. */
+export const seen = (what: Locator): Locator => what.filter({ visible: true });
+
 /** A press that opens the browser's own chooser, answered with a file. */
 async function chosen(page: Page, press: () => Promise<void>, file: Parameters<Hand['file']>[2]): Promise<void> {
   const [chooser] = await Promise.all([page.waitForEvent('filechooser'), press()]);
@@ -20,30 +23,30 @@ async function chosen(page: Page, press: () => Promise<void>, file: Parameters<H
 
 export function mouse(page: Page): Hand {
   return {
-    press: (what) => what.click(),
-    tick: (box) => box.click(),
-    write: (field, text) => field.fill(text),
+    press: (what) => seen(what).click(),
+    tick: (box) => seen(box).click(),
+    write: (field, text) => seen(field).fill(text),
     pick: async (list, entry) => {
-      await list.click();
+      await seen(list).click();
       await entry.click();
     },
-    file: (ask, _, file) => chosen(page, () => ask.click(), file),
+    file: (ask, _, file) => chosen(page, () => seen(ask).click(), file),
   };
 }
 
 export function finger(page: Page): Hand {
   return {
-    press: (what) => what.tap(),
-    tick: (box) => box.tap(),
+    press: (what) => seen(what).tap(),
+    tick: (box) => seen(box).tap(),
     write: async (field, text) => {
-      await field.tap();
-      await field.fill(text);
+      await seen(field).tap();
+      await seen(field).fill(text);
     },
     pick: async (list, entry) => {
-      await list.tap();
+      await seen(list).tap();
       await entry.tap();
     },
-    file: (ask, _, file) => chosen(page, () => ask.tap(), file),
+    file: (ask, _, file) => chosen(page, () => seen(ask).tap(), file),
   };
 }
 
@@ -55,7 +58,8 @@ export function keys(page: Page): Hand {
   // key, which waits for nothing.
   page.on('filechooser', () => undefined);
   const isHere = (what: Locator) => what.evaluate((element) => element === document.activeElement);
-  const reach = async (what: Locator) => {
+  const reach = async (asked: Locator) => {
+    const what = seen(asked);
     await expect(what).toBeVisible();
     // Looked up once: by its name at each Tab it would take longer than the Tab. What was drawn anew is looked up again.
     let element = await what.elementHandle();
@@ -94,7 +98,7 @@ export function keys(page: Page): Hand {
       await page.keyboard.press('Enter');
     },
     file: async (ask, input, file) => {
-      await expect(ask).toBeVisible();
+      await expect(seen(ask)).toBeVisible();
       // The input itself is not seen; the words round it show that it has the focus.
       for (let i = 0; !(await isHere(input)); i++) {
         if (i > MOST_TABS) throw new Error('the file is not reached by Tab');

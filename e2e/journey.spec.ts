@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { choose } from './parts.ts';
 import { FIRST } from './servers.ts';
-import { pieceOn, pieceMark } from '../scripts/onBoard.ts';
+import { boardOn, pieceOn, pieceMark } from '../scripts/onBoard.ts';
 
 /** Nine panes, drawn without a real size, with a script that must never run. */
 const DRAWING = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 300" onload="document.title='ran'"><script>document.title='ran'</script>
@@ -19,7 +19,7 @@ const tally = async (text: string) => {
   await page.getByLabel(/Tally line/).fill(text);
 };
 const effect = () => page.getByTestId('effect');
-const boxOf = async (n: number) => (await pieceOn(page.getByTestId('board'), n)).box;
+const boxOf = async (n: number) => (await pieceOn(boardOn(page), n)).box;
 
 test('an empty studio says what to do first', async () => {
   await page.goto(FIRST);
@@ -44,7 +44,7 @@ test('a glass and its sheets go on the rack; a thickness below 0 is told in plac
   ] as const) {
     await page.getByRole('button', { name: 'New glass' }).click();
     await page.getByLabel('Code', { exact: true }).fill(code);
-    await page.getByLabel('Name').fill(name);
+    await page.getByLabel('Name', { exact: true }).fill(name);
     await page.getByLabel('Thickness').fill('-3');
     await expect(page.getByText('More than 0, such as 3 mm or 1/8 in.')).toBeVisible();
     // Sending it leads to what is wrong.
@@ -163,7 +163,7 @@ test('the tally line: preview, impossible things explained, cut from a sheet, th
 });
 
 test('arrow keys go to the true neighbour; a break, a recut, undo and redo', async () => {
-  await (await pieceMark(page.getByTestId('board'), 5)).click();
+  await (await pieceMark(boardOn(page), 5)).click();
   await expect(page.getByRole('heading', { name: /^5/ })).toBeVisible();
   await page.keyboard.press('ArrowRight');
   await expect(page.locator('[data-selected="6"]')).toHaveCount(1);
@@ -250,7 +250,7 @@ test('from here to delivery, joint by joint', async () => {
   // On the bench too a tap near a joint ticks it, where joints are looked at: the last of sixteen, in the lower right corner.
   await page.getByRole('radio', { name: 'Joints' }).click();
   await expect(page.getByTestId('counts')).toContainText('a tap ticks a joint on the front');
-  const corner = await page.getByTestId('board').evaluate((svg) => {
+  const corner = await boardOn(page).evaluate((svg) => {
     const matrix = (svg.firstElementChild as SVGGElement).getScreenCTM() as DOMMatrix;
     const p = new DOMPoint(300, 300).matrixTransform(matrix);
     return [p.x - 6, p.y - 7] as const;

@@ -3,7 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import type { PanelAnswer, RackAnswer } from '#contract';
 import { ownDemo } from './ownServer.ts';
 import { DEMO } from './servers.ts';
-import { panelOf, pieceMark } from '../scripts/onBoard.ts';
+import { boardOn, panelOf, pieceMark } from '../scripts/onBoard.ts';
 
 /** All glasses are laid out: none waits, none is being looked for. */
 async function isSettled(page: Page): Promise<void> {
@@ -14,7 +14,7 @@ async function isSettled(page: Page): Promise<void> {
 
 /** Numbers of the pieces of the panel that is open which are to be cut. */
 async function toBeCut(page: Page): Promise<number[]> {
-  const { pieces } = await panelOf(page.getByTestId('board'));
+  const { pieces } = await panelOf(boardOn(page));
   return pieces.flatMap((piece) => (piece.stage === 'to-cut' ? piece.number : []));
 }
 
@@ -91,7 +91,7 @@ test.describe('Layout', () => {
     await cut.click();
     await expect(page.getByText(`${numbers} cut from ${label}.`).first()).toBeVisible();
     await page.goto(`${DEMO}/panels/heron/bench`);
-    expect((await panelOf(page.getByTestId('board'))).pieces).toContainEqual(
+    expect((await panelOf(boardOn(page))).pieces).toContainEqual(
       expect.objectContaining({ number: Number(first), stage: 'cut' }),
     );
     // On the rack stands what is left, in the outline that the breaks gave it.
@@ -117,7 +117,7 @@ test.describe('Layout', () => {
   test('the finder shows a piece on what takes it, and one press cuts it from there', async ({ page }) => {
     await page.goto(`${DEMO}/panels/heron/bench`);
     const [waiting = 0] = await toBeCut(page);
-    const board = page.getByTestId('board');
+    const board = boardOn(page);
     await (await pieceMark(board, waiting)).click();
     const takers = page.getByRole('region', { name: 'Takes it' });
     const best = takers.getByRole('button').first();
@@ -280,7 +280,7 @@ test.describe('Pieces of two glasses', () => {
     // At the bench nothing is asked: it is cut from where it lies by now.
     const lies = (await behind()).find((one) => one.number === second.number);
     await page.goto(`${base}/panels/heron/bench`);
-    await expect(page.getByTestId('board')).toBeVisible();
+    await expect(boardOn(page)).toBeVisible();
     await page.keyboard.press('/');
     await expect(page.getByLabel(/Tally line/)).toBeFocused();
     await page.keyboard.type(`${second.number}b cut`);

@@ -3,6 +3,7 @@ import type { PanelAnswer } from '#contract';
 import { barriers } from './axe.ts';
 import { dragByKeys } from './dragByKeys.ts';
 import { DEMO } from './servers.ts';
+import { boardOn } from '../scripts/onBoard.ts';
 
 const panel = async (page: Page): Promise<PanelAnswer> =>
   (await (await page.request.get(`${DEMO}/api/panels/tide-3`)).json()) as PanelAnswer;
@@ -139,7 +140,7 @@ test('joints within a lasso are ticked together on the bench, and one undo opens
   await page.goto(`${DEMO}/panels/tide-1/bench`);
   await page.getByRole('radio', { name: 'Joints' }).click();
   await page.getByRole('button', { name: 'Lasso' }).click();
-  const box = await page.getByTestId('board').boundingBox();
+  const box = await boardOn(page).boundingBox();
   if (!box) throw new Error('no board');
   const [left, top] = [box.x + 4, box.y + 4];
   const [right, bottom] = [box.x + box.width - 4, box.y + box.height - 4];

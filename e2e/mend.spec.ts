@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { choose } from './parts.ts';
 import { DEMO } from './servers.ts';
-import { pieceMark } from '../scripts/onBoard.ts';
+import { boardOn, pieceMark } from '../scripts/onBoard.ts';
 
 const panel = (page: Page, name: string) =>
   page.getByRole('listitem').filter({ has: page.getByRole('link', { name, exact: true }) });
@@ -69,7 +69,7 @@ test('a panel is archived, duplicated with its glass, made another size, asked a
   await expect(panel(page, 'Light 4')).toContainText('312 × 660 mm');
   // The glass was chosen with it: the first piece says which.
   await page.getByRole('link', { name: 'Light 4', exact: true }).click();
-  await (await pieceMark(page.getByTestId('board'), 1)).click();
+  await (await pieceMark(boardOn(page), 1)).click();
   await expect(page.getByTestId('said')).toHaveText(/^Piece 1, [A-Z]-\d+ .*, to cut$/);
   // A panel with cut glass keeps its size.
   await page.goto(`${DEMO}/jobs/job-tide`);

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { ownDemo } from './ownServer.ts';
-import { pieceMark } from '../scripts/onBoard.ts';
+import { boardOn, pieceMark } from '../scripts/onBoard.ts';
 
 /** A small picture, made in the page. */
 const picture = (page: Page): Promise<string> =>
@@ -22,7 +22,7 @@ test.describe('Notes and photos', () => {
     page,
   }) => {
     await page.goto(`${studio.base}/panels/heron/bench`);
-    await (await pieceMark(page.getByTestId('board'), 12)).click();
+    await (await pieceMark(boardOn(page), 12)).click();
     await page.getByRole('button', { name: 'Notes and photos' }).click();
     const buffer = Buffer.from(await picture(page), 'base64');
     await studio.kill();

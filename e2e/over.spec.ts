@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { barriers } from './axe.ts';
 import { DEMO } from './servers.ts';
-import { pieceMark } from '../scripts/onBoard.ts';
+import { boardOn, pieceMark } from '../scripts/onBoard.ts';
 
 const SIZES = [
   { width: 1280, height: 800 },
@@ -21,7 +21,7 @@ const say = (words: string) => async (page: Page) => {
   await page.keyboard.press('Enter');
 };
 const piece = (n: number) => async (page: Page) => {
-  const board = page.getByTestId('board');
+  const board = boardOn(page);
   await (await pieceMark(board, n)).click();
 };
 const list = (name: string) => async (page: Page) => page.getByRole('combobox', { name, exact: true }).click();

@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { barriers } from './axe.ts';
 import { choose } from './parts.ts';
 import { DEMO } from './servers.ts';
-import { panelOf, piecesOn, pieceMark } from '../scripts/onBoard.ts';
+import { boardOn, panelOf, piecesOn, pieceMark } from '../scripts/onBoard.ts';
 
 const PLACES = [
   '/',
@@ -130,7 +130,7 @@ test('twice as large, as a browser makes it, everything can still be come to', a
 
 test('bench targets are at least 44 px high', async ({ page }) => {
   await page.goto(`${DEMO}/panels/heron/bench`);
-  const board = page.getByTestId('board');
+  const board = boardOn(page);
   await (await pieceMark(board, 44)).click();
   const heights = await page
     .locator('main button, aside button, footer button, footer label')
@@ -141,7 +141,7 @@ test('bench targets are at least 44 px high', async ({ page }) => {
 
 test('the panel is drawn by its materials', async ({ page }) => {
   await page.goto(`${DEMO}/panels/heron/bench`);
-  const stages = (await panelOf(page.getByTestId('board'))).pieces.map((piece) => piece.stage);
+  const stages = (await panelOf(boardOn(page))).pieces.map((piece) => piece.stage);
   expect(stages).toHaveLength(107);
   for (const stage of ['to-cut', 'cut', 'ground', 'foiled', 'in-place'])
     expect(stages.filter((one) => one === stage).length).toBeGreaterThan(5);
@@ -155,7 +155,7 @@ test('at the desk, glass that is cut already is told before anything is asked fo
   const tools = page.getByRole('toolbar', { name: 'Changes to the drawing' });
   await tools.getByRole('button', { name: 'Add a line', exact: true }).click();
   // From the left edge of the panel to the right: on the way there is glass in hand.
-  const boxes = [...(await piecesOn(page.getByTestId('board'))).values()].map((piece) => piece.box);
+  const boxes = [...(await piecesOn(boardOn(page))).values()].map((piece) => piece.box);
   const [left, right] = [Math.min(...boxes.map((box) => box.x)), Math.max(...boxes.map((box) => box.x + box.width))];
   const y = (Math.min(...boxes.map((box) => box.y)) + Math.max(...boxes.map((box) => box.y + box.height))) / 2;
   for (const x of [left, right]) await page.mouse.click(x, y);
@@ -292,7 +292,7 @@ test.describe('undo', () => {
       await line.fill(text);
       await page.keyboard.press('Enter');
       await expect(page.getByRole('heading', { name: /^24/ })).toBeVisible();
-      await page.getByTestId('board').press('Escape');
+      await boardOn(page).press('Escape');
     };
     const lately = page.getByRole('list', { name: 'Lately' }).getByRole('button');
     const take = async (words: string) => {

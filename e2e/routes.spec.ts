@@ -3,7 +3,7 @@ import type { PanelAnswer, StudioAnswer } from '#contract';
 import { dragByKeys } from './dragByKeys.ts';
 import { ownDemo } from './ownServer.ts';
 import { choose } from './parts.ts';
-import { pieceMark } from '../scripts/onBoard.ts';
+import { boardOn, pieceMark } from '../scripts/onBoard.ts';
 
 test.describe('Ways of working', () => {
   const studio = ownDemo();
@@ -51,7 +51,7 @@ test.describe('Ways of working', () => {
     await expect.poll(async () => (await get<PanelAnswer>('/panels/fanlight')).panel.routeId).toBe(own?.id);
 
     await page.goto(`${base}/panels/fanlight/bench`);
-    const board = page.getByTestId('board').first();
+    const board = boardOn(page).first();
     await (await pieceMark(board, 14)).click();
     await page.getByRole('button', { name: 'Not cut here …' }).click();
     await page.getByRole('menuitem', { name: 'The old piece, cleaned and sorted back' }).click();

@@ -2,7 +2,7 @@ import { expect, test, type Browser, type Page } from '@playwright/test';
 import { finger, keys, mouse, type Hand } from './handsOf.ts';
 import { OwnServer } from './ownServer.ts';
 import { laneOwnPort } from './servers.ts';
-import { pieceMark } from '../scripts/onBoard.ts';
+import { boardOn, pieceMark } from '../scripts/onBoard.ts';
 
 const PANES = `<svg xmlns="http://www.w3.org/2000/svg" width="200mm" height="200mm" viewBox="0 0 200 200"><g fill="none" stroke="#000"><rect width="200" height="200"/><path d="M100 0V200M0 100H200"/></g></svg>`;
 const DRAWING = { name: 'panes.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(PANES) };
@@ -67,7 +67,7 @@ async function wholeWay(browser: Browser, base: string, way: Way): Promise<void>
   await go('Rack');
   await hand.press(button('New glass'));
   await hand.write(page.getByLabel('Code', { exact: true }), 'G-1');
-  await hand.write(page.getByLabel('Name'), 'green');
+  await hand.write(page.getByLabel('Name', { exact: true }), 'green');
   await hand.press(button('Enter the glass'));
   await hand.press(button('Receive'));
   await hand.write(page.getByLabel('Label on it'), 'S1');
@@ -108,7 +108,7 @@ async function wholeWay(browser: Browser, base: string, way: Way): Promise<void>
     await page.keyboard.press('Enter');
   };
   const pressPiece = async (n: number) => {
-    const board = page.getByTestId('board');
+    const board = boardOn(page);
     await hand.press(await pieceMark(board, n));
   };
   const pickAll = async () => {

@@ -5,7 +5,7 @@ import { chromium, type CDPSession, type Page } from '@playwright/test';
 import type { Row } from './besideLibrary.ts';
 import { addNet } from './benchNet.ts';
 import { CHROMIUM } from './chromium.mjs';
-import { panelOf, piecesOn } from './onBoard.ts';
+import { boardOn, panelOf, piecesOn } from './onBoard.ts';
 import { paintRows } from './paintBench.ts';
 
 const PORT = '4329';
@@ -187,7 +187,7 @@ async function middle(page: Page, selector: string): Promise<[number, number]> {
 async function taps(page: Page, work: Work, count: number): Promise<Spent[]> {
   const times: Spent[] = [];
   await page.waitForTimeout(RESTS_MS);
-  const places = await piecesOn(page.getByTestId('board'));
+  const places = await piecesOn(boardOn(page));
   for (let i = 0; i < TAPS; i++) {
     const [x = 0, y = 0] = places.get(1 + ((i * 37) % count))?.at ?? [];
     times.push(await workOf(page, work, () => page.mouse.click(x, y)));
@@ -200,7 +200,7 @@ async function marks(page: Page, work: Work, panel: string): Promise<Spent[]> {
   const times: Spent[] = [];
   const line = page.getByLabel(/Tally line/);
   await page.goto(`${BASE}/panels/${panel}/bench`);
-  const board = page.getByTestId('board');
+  const board = boardOn(page);
   await board.waitFor();
   await page.waitForTimeout(RESTS_MS);
   const cut = (await panelOf(board)).pieces.flatMap((piece) => (piece.stage === 'cut' ? piece.number : []));

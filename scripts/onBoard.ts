@@ -1,4 +1,4 @@
-import type { Locator } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import type { DrawingAnswer, PanelAnswer } from '#contract';
 import type { Cartoon } from '#core/cartoon';
 import { boxOf, type Point } from '#core/geometry';
@@ -8,6 +8,9 @@ export interface OnScreen {
   readonly at: Point;
   readonly box: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
 }
+
+/** The board that is seen: others may be kept in the page. */
+export const boardOn = (page: Page): Locator => page.getByTestId('board').filter({ visible: true });
 
 /** What the studio says now of the panel whose page is open. */
 export async function panelOf(board: Locator): Promise<PanelAnswer> {
@@ -64,12 +67,14 @@ function keepMark({ number, at, radius }: { number: number; at: Point; radius: n
   for (const [key, value] of Object.entries({ cx: at[0], cy: at[1], r: radius, fill: 'none', 'pointer-events': 'all' }))
     mark.setAttribute(key, String(value));
   mark.dataset.mark = String(number);
-  const drawing = '[data-testid="board"] > g > g';
-  document.querySelector(drawing)?.append(mark);
-  const watch = new MutationObserver(() => {
-    if (!mark.isConnected) document.querySelector(drawing)?.append(mark);
-  });
-  watch.observe(document, { childList: true, subtree: true });
+  const put = () => {
+    const boards = [...document.querySelectorAll('[data-testid="board"]')];
+    const drawing = boards.find((board) => board.checkVisibility())?.querySelector(':scope > g > g');
+    if (drawing && mark.parentNode !== drawing) drawing.append(mark);
+  };
+  put();
+  const watch = new MutationObserver(put);
+  watch.observe(document, { childList: true, subtree: true, attributes: true, attributeFilter: ['style'] });
   marked.forgetMark = () => {
     watch.disconnect();
     mark.remove();

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import type { Row } from './besideLibrary.ts';
 import { addNet } from './benchNet.ts';
 import { row } from './feltBench.ts';
-import { piecesOn } from './onBoard.ts';
+import { boardOn, piecesOn } from './onBoard.ts';
 
 const [ACROSS, DOWN, GLASSES] = [40, 50, 12];
 /** Main-thread work that a frame has room for; from the data to a first picture, to a sharp one, and to a mark; ms. */
@@ -64,7 +64,7 @@ async function openings(page: Page, base: string): Promise<{ first: number; shar
 
 /** What the main thread does in each frame while a hand moves the board, as the browser itself traces it. */
 async function moves(page: Page): Promise<{ pans: number[]; zooms: number[] }> {
-  const box = await page.getByTestId('board').boundingBox();
+  const box = await boardOn(page).boundingBox();
   const browser = page.context().browser();
   if (!box || !browser) throw new Error('there is no board');
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
@@ -113,7 +113,7 @@ function framesOf(trace: Buffer): number[] {
 /** From the tap until a frame has shown its mark. */
 async function marks(page: Page): Promise<number[]> {
   const times: number[] = [];
-  const places = await piecesOn(page.getByTestId('board'));
+  const places = await piecesOn(boardOn(page));
   for (let i = 0; i < MARKS; i++) {
     const number = 1 + ((i * 61) % (ACROSS * DOWN));
     const [clientX = 0, clientY = 0] = places.get(number)?.at ?? [];

@@ -3,10 +3,10 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { stripVTControlCharacters } from 'node:util';
+import { chromiumHere, PACKAGES } from './chromium.mjs';
 import { build, install, ROOT } from './setUp.mjs';
 
 const REPORTS = join(ROOT, '.cache', 'reports');
-const CHROMIUM = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium';
 const run = (title, args, env = {}) => {
   process.stdout.write(`\n— ${title}\n`);
   return (
@@ -17,12 +17,13 @@ const run = (title, args, env = {}) => {
 
 /** Chromium comes from Debian's packages where it is not there. */
 function haveChromium() {
-  if (existsSync(CHROMIUM)) return true;
+  if (chromiumHere()) return true;
   process.stdout.write('Installing Chromium from Debian’s packages …\n');
   const apt = (...args) =>
     spawnSync('apt-get', args, { stdio: 'ignore', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
       .status === 0;
-  if (apt('update') && apt('install', '-y', '--no-install-recommends', 'chromium') && existsSync(CHROMIUM)) return true;
+  apt('update');
+  if (PACKAGES.some((name) => apt('install', '-y', '--no-install-recommends', name) && chromiumHere())) return true;
   process.stdout.write(
     'Chromium is not here and could not be installed, so the browser tests cannot run; install Debian’s package “chromium” or set CHROMIUM_PATH.\n',
   );

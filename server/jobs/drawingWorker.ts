@@ -1,6 +1,4 @@
-import { parentPort, workerData } from 'node:worker_threads';
-import { work, type Job } from './drawingJobs.ts';
-import type { FromWorker } from './pool.ts';
+import { answerJobs } from './answerJobs.ts';
+import { work } from './drawingJobs.ts';
 
-const say = (said: FromWorker) => parentPort?.postMessage(said);
-say({ answer: work(workerData as Job, (progress) => say({ progress })) });
+answerJobs(work);

@@ -5,13 +5,14 @@ const LIMITS: JobLimits = { longestMs: 4000, mostMemoryMb: 64 };
 /** A worker written out: it does what its job says. */
 const script = new URL(
   `data:text/javascript,${encodeURIComponent(`
-    import { parentPort, workerData } from 'node:worker_threads';
-    const { kind, ms } = workerData;
-    if (kind === 'throw') throw new Error('a fault');
-    if (kind === 'spin') for (;;);
-    if (kind === 'hoard') { const all = []; for (;;) all.push(new Array(1e5).fill(all.length)); }
-    parentPort.postMessage({ progress: 0.5 });
-    setTimeout(() => parentPort.postMessage({ answer: kind }), ms ?? 0);
+    import { parentPort, threadId } from 'node:worker_threads';
+    parentPort.on('message', ({ kind, ms }) => {
+      if (kind === 'throw') throw new Error('a fault');
+      if (kind === 'spin') for (;;);
+      if (kind === 'hoard') { const all = []; for (;;) all.push(new Array(1e5).fill(all.length)); }
+      parentPort.postMessage({ progress: 0.5 });
+      setTimeout(() => parentPort.postMessage({ answer: kind === 'who' ? threadId : kind }), ms ?? 0);
+    });
   `)}`,
 );
 const pool = (atOnce = 2) => new JobPool(script, atOnce, (job) => job);
@@ -31,6 +32,19 @@ describe('long work', () => {
     expect(await ended(pool().run({ kind: 'spin' }, { limits: { ...LIMITS, longestMs: 150 } }))).toBe('took-too-long');
     expect(await ended(pool().run({ kind: 'hoard' }, { limits: LIMITS }))).toBe('took-too-much');
     expect(await ended(pool().run({ kind: 'throw' }, { limits: LIMITS }))).toContain('a fault');
+  });
+  it('a worker is kept for what comes next; one that broke, or was ended, is not', async () => {
+    const one = pool(1);
+    const who = () => one.run({ kind: 'who' }, { limits: LIMITS });
+    const first = await who();
+    expect(await who()).toBe(first);
+    expect(await ended(one.run({ kind: 'throw' }, { limits: LIMITS }))).toContain('a fault');
+    const second = await who();
+    expect(second).not.toBe(first);
+    expect(await ended(one.run({ kind: 'spin' }, { limits: { ...LIMITS, longestMs: 150 } }))).toBe('took-too-long');
+    expect(await who()).not.toBe(second);
+    // Another limit of memory is another worker's.
+    expect(await one.run({ kind: 'who' }, { limits: { ...LIMITS, mostMemoryMb: 80 } })).not.toBe(await who());
   });
   it('is ended when nobody waits for it any more, running or not begun', async () => {
     const one = pool(1);

@@ -27,6 +27,15 @@ export class JobEnded extends Error {
 /** What a worker says while it works, and at its end. */
 export type FromWorker = { readonly progress: number } | { readonly answer: unknown };
 
+/** A worker that has nothing to do is kept so long for what is asked next, ms: to begin one takes longer than most jobs. */
+const KEPT_MS = 20_000;
+
+interface Idle {
+  readonly worker: Worker;
+  readonly mostMemoryMb: number;
+  readonly timer: NodeJS.Timeout;
+}
+
 interface Waiting {
   readonly start: () => void;
 }
@@ -40,6 +49,7 @@ export class JobPool {
   readonly #atOnce: number;
   readonly #inPlace: (job: unknown) => unknown;
   readonly #waiting: Waiting[] = [];
+  readonly #idle = new Set<Idle>();
   #running = 0;
 
   /**
@@ -93,27 +103,63 @@ export class JobPool {
 
   #inWorker(script: URL, job: unknown, { limits, signal, onProgress }: JobOptions): Promise<unknown> {
     return new Promise((done, failed) => {
-      const worker = new Worker(script, {
-        workerData: job,
-        resourceLimits: { maxOldGenerationSizeMb: limits.mostMemoryMb },
-      });
+      const worker = this.#take(script, limits.mostMemoryMb);
       const settle = (act: () => void) => {
         clearTimeout(timer);
         signal?.removeEventListener('abort', giveUp);
-        void worker.terminate();
+        worker.off('message', hear);
+        worker.off('error', broke);
         act();
       };
-      const end = (how: JobEnd) => settle(() => failed(new JobEnded(how)));
-      const giveUp = () => end('given-up');
-      const timer = setTimeout(() => end('took-too-long'), limits.longestMs);
-      signal?.addEventListener('abort', giveUp);
-      worker.on('message', (said: FromWorker) => {
+      const end = (error: Error) =>
+        settle(() => {
+          void worker.terminate();
+          failed(error);
+        });
+      const giveUp = () => end(new JobEnded('given-up'));
+      const hear = (said: FromWorker) => {
         if ('progress' in said) onProgress?.(said.progress);
-        else settle(() => done(said.answer));
-      });
-      worker.once('error', (error: Error & { code?: string }) =>
-        error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? end('took-too-much') : settle(() => failed(error)),
-      );
+        else
+          settle(() => {
+            this.#keep(worker, limits.mostMemoryMb);
+            done(said.answer);
+          });
+      };
+      const broke = (error: Error & { code?: string }) =>
+        end(error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? new JobEnded('took-too-much') : error);
+      const timer = setTimeout(() => end(new JobEnded('took-too-long')), limits.longestMs);
+      signal?.addEventListener('abort', giveUp);
+      worker.on('message', hear);
+      worker.on('error', broke);
+      worker.postMessage(job);
     });
+  }
+
+  #take(script: URL, mostMemoryMb: number): Worker {
+    for (const idle of this.#idle)
+      if (idle.mostMemoryMb === mostMemoryMb) {
+        this.#drop(idle);
+        idle.worker.ref();
+        return idle.worker;
+      }
+    const worker = new Worker(script, { resourceLimits: { maxOldGenerationSizeMb: mostMemoryMb } });
+    // One that was ended may still tell of what it broke on.
+    worker.on('error', () => undefined);
+    return worker;
+  }
+
+  #keep(worker: Worker, mostMemoryMb: number): void {
+    const end = () => {
+      this.#drop(idle);
+      void worker.terminate();
+    };
+    const idle: Idle = { worker, mostMemoryMb, timer: setTimeout(end, KEPT_MS).unref() };
+    this.#idle.add(idle);
+    worker.unref();
+  }
+
+  #drop(idle: Idle): void {
+    clearTimeout(idle.timer);
+    this.#idle.delete(idle);
   }
 }

@@ -11,6 +11,7 @@ import { FirstHour } from './FirstHour.tsx';
 import { HelpHere } from './help/HelpHere.tsx';
 import { KeysHere } from './KeysHere.tsx';
 import { useAhead } from './useAhead.ts';
+import { useRolled } from './useRolled.ts';
 import { useShellKeys } from './useShellKeys.ts';
 import { useWaitsOver } from './useWaitsOver.ts';
 import { Kept } from '../ui/Kept.tsx';
@@ -27,6 +28,7 @@ export function Shell() {
   const location = useLocation();
   const { pathname } = location;
   const [path, { Here }] = placeAt(pathname) ?? ['*', { Here: NoPlace }];
+  const rolled = useRolled(path);
   useLive();
   useAhead();
   const [over, setOver] = useShellKeys();
@@ -55,6 +57,7 @@ export function Shell() {
           <StepsOnTheWay />
           <FirstHour />
           <div
+            {...rolled}
             id="work"
             className="relative min-h-0 min-w-0 flex-1 overflow-y-auto focus-visible:outline-none print:overflow-visible"
             tabIndex={0}

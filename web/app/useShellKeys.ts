@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { useTallyCall } from '../state/tallyCall.ts';
+import { isAsked } from '../ui/inSight.ts';
 
 const isWriting = (target: EventTarget | null): boolean =>
   target instanceof HTMLInputElement ||
@@ -23,8 +24,7 @@ export function useShellKeys(): readonly [Over, (over: Over) => void] {
         return setOver((now) => (now === 'finder' ? null : 'finder'));
       }
       if (event.ctrlKey || event.metaKey || event.altKey || isWriting(event.target)) return;
-      // A sheet or a question that lies over the place is answered first.
-      if (document.querySelector('[role="dialog"], [role="alertdialog"]')) return;
+      if (isAsked()) return;
       if (event.key === '?') {
         event.preventDefault();
         setOver('keys');

@@ -5,6 +5,7 @@ import { useSend } from '../state/send.ts';
 import { useUndoWords } from '../state/studio.ts';
 import { Button } from '../ui/Button.tsx';
 import { Hint } from '../ui/Hint.tsx';
+import { isAsked } from '../ui/inSight.ts';
 
 /** Takes back and does again what somebody did at this place; each says by name what it would do. Ctrl+Z, Ctrl+Shift+Z. */
 export function UndoButtons({ place }: { place: UndoPlace }) {
@@ -16,8 +17,7 @@ export function UndoButtons({ place }: { place: UndoPlace }) {
       // Where something is being written, the keys take back what was written.
       const { target } = event;
       if ((target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement) && target.value !== '') return;
-      // A sheet or a question that lies over the place is answered first.
-      if (document.querySelector('[role="dialog"], [role="alertdialog"]')) return;
+      if (isAsked()) return;
       event.preventDefault();
       void send.putBack(event.shiftKey ? 'redo' : 'undo', place);
     };

@@ -1,5 +1,6 @@
 import { AlertDialog } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { use, type ReactNode } from 'react';
+import { InSight } from './inSight.ts';
 import { Button } from './Button.tsx';
 
 /** A question before something large is done. Leaving it is the easy way out. */
@@ -20,7 +21,8 @@ export function Question({
   onNo: () => void;
   children: ReactNode;
 }) {
-  if (!open) return null;
+  const isSeen = use(InSight);
+  if (!open || !isSeen) return null;
   return (
     <AlertDialog.Root open onOpenChange={(next) => !next && onNo()}>
       <AlertDialog.Portal>

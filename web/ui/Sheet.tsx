@@ -1,5 +1,6 @@
 import { Dialog } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { use, type ReactNode } from 'react';
+import { InSight } from './inSight.ts';
 
 /** A sheet laid over the right of the worktop; the drawing beside it stays in sight. */
 export function Sheet({
@@ -13,7 +14,8 @@ export function Sheet({
   onClose: () => void;
   children: ReactNode;
 }) {
-  if (!open) return null;
+  const isSeen = use(InSight);
+  if (!open || !isSeen) return null;
   return (
     <Dialog.Root open onOpenChange={(next) => !next && onClose()}>
       <Dialog.Portal>

@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { useForm, type DefaultValues, type FieldValues, type UseFormReturn } from 'react-hook-form';
 import type { z } from 'zod';
 
@@ -27,6 +27,10 @@ function keepDraft(name: string, values: object | null): boolean {
   }
 }
 
+/** Whether one form's fields stand as in the other. */
+const isSame = (one: FieldValues, other: FieldValues): boolean =>
+  Object.entries(other).every(([field, value]) => JSON.stringify(one[field]) === JSON.stringify(value));
+
 export interface KeptForm<S extends z.ZodType<FieldValues, FieldValues>> extends UseFormReturn<
   z.input<S>,
   unknown,
@@ -41,7 +45,7 @@ export interface KeptForm<S extends z.ZodType<FieldValues, FieldValues>> extends
 /**
  * A form whose half-filled fields outlive Escape, a step back and a reload, until it is sent.
  * @param name tells its draft from those of other forms: with the id of what is changed, or `new`
- * @param start what stands in it at first
+ * @param start what stands in it at first; as long as nobody has touched it, it follows that
  */
 export function useKeptForm<S extends z.ZodType<FieldValues, FieldValues>>(
   name: string,
@@ -56,7 +60,19 @@ export function useKeptForm<S extends z.ZodType<FieldValues, FieldValues>>(
     mode: 'onChange',
     defaultValues: { ...start, ...draft } as DefaultValues<z.input<S>>,
   });
-  const { subscribe } = form;
+  const { subscribe, getValues, reset } = form;
+  const untouched = useRef(start);
+  const begin = (values: z.input<S>) => {
+    untouched.current = values;
+    reset(values as DefaultValues<z.input<S>>);
+    keepDraft(name, null);
+  };
+  const follow = useEffectEvent(() => {
+    if (isSame(start, untouched.current)) return;
+    if (isSame(getValues(), untouched.current)) begin(start);
+  });
+  const startsAs = JSON.stringify(start);
+  useEffect(() => follow(), [startsAs]);
   useEffect(
     () =>
       subscribe({
@@ -70,8 +86,7 @@ export function useKeptForm<S extends z.ZodType<FieldValues, FieldValues>>(
     wasKept: Object.entries(draft).some(([field, value]) => JSON.stringify(value) !== JSON.stringify(start[field])),
     forget: (sent) => {
       setDraft({});
-      form.reset((sent ?? start) as DefaultValues<z.input<S>>);
-      keepDraft(name, null);
+      begin(sent ?? start);
     },
   };
 }
