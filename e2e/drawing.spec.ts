@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { seen, field } from './handsOf.ts';
 import { benchPage, choose } from './parts.ts';
 import { DRAWINGS } from './servers.ts';
 import { boardOn } from '../scripts/onBoard.ts';
@@ -40,11 +41,11 @@ const tap = async (x: number, y: number) => {
 };
 const newPanel = async (title: string) => {
   await page.goto(`${DRAWINGS}/jobs?new=1`);
-  await page.getByLabel('What it is').fill(title);
+  await field(page, 'What it is').fill(title);
   await page.getByRole('button', { name: 'Enter the job' }).click();
   await page.getByRole('button', { name: 'Add a panel' }).click();
-  await page.getByLabel('Wide').fill('300');
-  await page.getByLabel('High').fill('200');
+  await field(page, 'Wide').fill('300');
+  await field(page, 'High').fill('200');
   await page.getByRole('button', { name: 'Enter the panel' }).click();
 };
 /** So many pieces are drawn on the board, as it says itself. */
@@ -53,7 +54,7 @@ const pieces = (n: number) => expect(boardOn(page)).toHaveAccessibleName(new Reg
 test('a line that stops short is shown where it was drawn, and joined by one press', async () => {
   await newPanel('Boathouse window');
   const short = '<path d="M0 0H300V200H0Z"/><path d="M0 90H298.2"/><path d="M120 90V20"/>';
-  await page.getByTestId('drawing-file').setInputFiles(file('boathouse.svg', svg(short)));
+  await seen(page.getByTestId('drawing-file')).setInputFiles(file('boathouse.svg', svg(short)));
   await expect(page.getByRole('heading', { name: '1 piece' })).toBeVisible();
   await expect(page.locator('[data-left-out]')).toHaveCount(2);
   await expect(page.getByText(/A line stops 1.8 mm short of the next one/)).toBeVisible();
@@ -65,7 +66,7 @@ test('a line that stops short is shown where it was drawn, and joined by one pre
 
 test('a hand-made drawing comes in: layers listed, repairs looked at and refused one by one', async () => {
   await newPanel('Harbour light');
-  await page.getByTestId('drawing-file').setInputFiles(file('harbour.svg', FIRST));
+  await seen(page.getByTestId('drawing-file')).setInputFiles(file('harbour.svg', FIRST));
   await expect(page.getByRole('heading', { name: '5 pieces' })).toBeVisible();
   await expect(page.getByText('4 repairs', { exact: true })).toBeVisible();
   await page
@@ -76,11 +77,11 @@ test('a hand-made drawing comes in: layers listed, repairs looked at and refused
   // The middle line of the upper row, left as drawn, closes nothing: two pieces become one.
   await page.getByRole('listitem').filter({ hasText: 'drawn 0.4 mm' }).getByLabel('as drawn').first().check();
   await expect(page.getByRole('heading', { name: '4 pieces' })).toBeVisible();
-  await page.getByLabel('as drawn').first().uncheck();
+  await field(page, 'as drawn').first().uncheck();
   await expect(page.getByRole('heading', { name: '5 pieces' })).toBeVisible();
-  await page.getByLabel('take in “old idea” (1)').check();
+  await field(page, 'take in “old idea” (1)').check();
   await expect(page.getByRole('heading', { name: '6 pieces' })).toBeVisible();
-  await page.getByLabel('take in “old idea” (1)').uncheck();
+  await field(page, 'take in “old idea” (1)').uncheck();
   await page.getByRole('button', { name: 'Take in these 5 pieces' }).click();
   await expect(page.getByRole('heading', { name: 'Choose glass' })).toBeVisible();
 });
@@ -108,7 +109,7 @@ test('a drawing of an impossible size is asked about where it lies, and what is 
   await page.getByRole('link', { name: /^Cartoon/ }).click();
   const question = page.getByRole('region', { name: 'How large is it really?' });
   const bring = (name: string, attributes: string) =>
-    page.getByTestId('drawing-file').setInputFiles(file(name, sized(attributes)));
+    seen(page.getByTestId('drawing-file')).setInputFiles(file(name, sized(attributes)));
   await bring('far too large.svg', 'width="30000mm" height="20000mm"');
   await expect(question).toContainText('more than 3.2 m');
   await question.getByLabel('is really').fill('-5');
@@ -119,8 +120,8 @@ test('a drawing of an impossible size is asked about where it lies, and what is 
   await expect(page.getByText('300 × 200 mm').last()).toBeVisible();
   // Said once it is not asked again; and a measure that is none leaves the drawing as it was read.
   await expect(question).toHaveCount(0);
-  await page.getByLabel('is really').fill('wide');
-  await page.getByLabel('is really').press('Enter');
+  await field(page, 'is really').fill('wide');
+  await field(page, 'is really').press('Enter');
   await expect(page.getByText(/^A length above 0/)).toBeVisible();
   await expect(page.getByRole('heading', { name: '3 pieces' })).toBeVisible();
   await bring('without units.svg', '');
@@ -139,12 +140,12 @@ test('true size by one known length, tapped on the drawing', async () => {
   await tap(0, 100);
   await tap(100, 100);
   await expect(page.getByText(/Drawn as/)).toBeVisible();
-  await page.getByLabel('It is really').fill('200');
+  await field(page, 'It is really').fill('200');
   await page.getByRole('button', { name: 'Set the size' }).click();
   await expect(page.getByText('True size set.')).toBeVisible();
-  await expect(page.getByText(/600 × 400 mm/).first()).toBeVisible();
+  await expect(seen(page.getByText(/600 × 400 mm/)).first()).toBeVisible();
   await page.getByRole('button', { name: /^Take back:/ }).click();
-  await expect(page.getByText('300 × 200 mm').first()).toBeVisible();
+  await expect(seen(page.getByText('300 × 200 mm')).first()).toBeVisible();
 });
 
 test('a piece that cannot be cut is divided by the line that is proposed', async () => {
@@ -191,7 +192,7 @@ test('came by line, flow, sections and numbers', async () => {
   await mode('Sections');
   await tap(50, 30);
   await tap(150, 30);
-  await page.getByLabel('Name', { exact: true }).fill('sky');
+  await field(page, 'Name', { exact: true }).fill('sky');
   await page.getByRole('button', { name: 'Put them into section A' }).click();
   await expect(page.getByRole('button', { name: /^A sky:/ })).toBeVisible();
   await mode('Numbers');
@@ -210,7 +211,7 @@ test('the crosshair does by keyboard what a tap does', async () => {
 });
 
 test('a changed drawing: what stays, changes, is new and gone is shown before it is accepted', async () => {
-  await page.getByTestId('drawing-file').setInputFiles(file('harbour-2.svg', SECOND));
+  await seen(page.getByTestId('drawing-file')).setInputFiles(file('harbour-2.svg', SECOND));
   const changes = page.getByTestId('changes');
   await expect(changes).toContainText(/\d pieces? stays? as/);
   await expect(changes).toContainText('Another outline:');
@@ -222,7 +223,7 @@ test('a changed drawing: what stays, changes, is new and gone is shown before it
 
 test('a changed drawing with a line that stops short says so, and the line is drawn on by one press', async () => {
   const short = SECOND.replace('M250 100V200', 'M250 100V197');
-  await page.getByTestId('drawing-file').setInputFiles(file('harbour-3.svg', short));
+  await seen(page.getByTestId('drawing-file')).setInputFiles(file('harbour-3.svg', short));
   await expect(page.getByText(/A line stops 3 mm short of the next one/)).toBeVisible();
   await expect(page.locator('[data-left-out]')).toHaveCount(1);
   const before = await page.getByRole('heading', { name: /^\d+ pieces$/ }).textContent();
@@ -234,17 +235,17 @@ test('a changed drawing with a line that stops short says so, and the line is dr
 
 test('the opening, the section through the border and a second light of the set', async () => {
   await page.getByRole('link', { name: /^Measure/ }).click();
-  await page.getByLabel('Opening wide', { exact: true }).fill('310');
-  await page.getByLabel('Opening high', { exact: true }).fill('210');
+  await field(page, 'Opening wide', { exact: true }).fill('310');
+  await field(page, 'Opening high', { exact: true }).fill('210');
   await expect(page.getByTestId('fits')).toContainText('304 mm × 204 mm');
   await expect(page.getByTestId('fits')).toContainText('and fits');
   await expect(page.getByTestId('border-section')).toBeVisible();
   await page.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByText(/^Kept/)).toBeVisible();
-  await page.getByLabel('Name', { exact: true }).fill('Upper light');
-  await page.getByLabel('Its opening wide').fill('406');
-  await page.getByLabel('Its opening high').fill('206');
-  await page.getByLabel('Border that stays').fill('10');
+  await field(page, 'Name', { exact: true }).fill('Upper light');
+  await field(page, 'Its opening wide').fill('406');
+  await field(page, 'Its opening high').fill('206');
+  await field(page, 'Border that stays').fill('10');
   await page.getByRole('button', { name: 'Fit the drawing to it' }).click();
   await page.getByRole('status').getByRole('link', { name: 'Upper light' }).click();
   await expect(page.getByText('400 × 200 mm').first()).toBeVisible();

@@ -2,7 +2,7 @@ import { expect, test, type Browser, type Page } from '@playwright/test';
 import type { PanelAnswer, StudioAnswer } from '#contract';
 import { RETIRED_ROUTES } from '#core/bench';
 import { DEFAULT_ALLOWANCE } from '#core/sizing';
-import { finger, keys, mouse, type Hand } from './handsOf.ts';
+import { finger, keys, mouse, type Hand, field } from './handsOf.ts';
 import { OwnServer } from './ownServer.ts';
 import { laneOwnPort } from './servers.ts';
 import { boardOn, pieceMark } from '../scripts/onBoard.ts';
@@ -115,7 +115,7 @@ async function atTheBench(page: Page, steps: readonly Step[], way: (typeof HANDS
   const counts = page.getByTestId('counts');
   const say = async (words: string) => {
     await page.keyboard.press('/');
-    await expect(page.getByLabel(/Tally line/)).toBeFocused();
+    await expect(field(page, /Tally line/)).toBeFocused();
     await page.keyboard.type(words);
     await page.keyboard.press('Enter');
   };

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { field } from './handsOf.ts';
 import { OwnServer } from './ownServer.ts';
 import { laneOwnPort } from './servers.ts';
 
@@ -7,13 +8,13 @@ test('the first hour leads from the first job through a small panel, and steps a
   await server.start();
   try {
     await page.goto(`${server.base}/jobs?new=1`);
-    await page.getByLabel('What it is').fill('First light');
+    await field(page, 'What it is').fill('First light');
     await page.getByRole('button', { name: 'Enter the job' }).click();
     const note = page.getByRole('note', { name: 'The first hour' });
     await expect(note).toContainText('A job holds panels');
     await page.getByRole('button', { name: 'Add a panel' }).click();
-    await page.getByLabel('Wide').fill('200');
-    await page.getByLabel('High').fill('280');
+    await field(page, 'Wide').fill('200');
+    await field(page, 'High').fill('280');
     await page.getByRole('button', { name: 'Enter the panel' }).click();
     await expect(note).toContainText('Bring its drawing in');
     await page.getByRole('button', { name: /small one to practise on/ }).click();
@@ -21,14 +22,14 @@ test('the first hour leads from the first job through a small panel, and steps a
     await page.getByRole('button', { name: 'Take in these 5 pieces' }).click();
     await expect(note).toContainText('Enter a glass');
     await note.getByRole('link', { name: 'Show me' }).click();
-    await page.getByLabel('Code', { exact: true }).fill('G-1');
-    await page.getByLabel('Name', { exact: true }).fill('green');
+    await field(page, 'Code', { exact: true }).fill('G-1');
+    await field(page, 'Name', { exact: true }).fill('green');
     await page.getByRole('button', { name: 'Enter the glass' }).click();
     await expect(note).toContainText('Receive a sheet');
     await note.getByRole('link', { name: 'Show me' }).click();
-    await page.getByLabel('Label on it').fill('S1');
-    await page.getByLabel('Wide').fill('600');
-    await page.getByLabel('High').fill('400');
+    await field(page, 'Label on it').fill('S1');
+    await field(page, 'Wide').fill('600');
+    await field(page, 'High').fill('400');
     await page.getByRole('button', { name: 'Put it on the rack' }).click();
     await expect(note).toContainText('Choose the glass');
     await note.getByRole('link', { name: 'Show me' }).click();

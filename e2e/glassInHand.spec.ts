@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { seen, field } from './handsOf.ts';
 import { benchPage, choose } from './parts.ts';
 import { DRAWINGS } from './servers.ts';
 import { boardOn, panelOf, pieceMark } from '../scripts/onBoard.ts';
@@ -20,7 +21,7 @@ test.beforeAll(async ({ browser }) => {
 test.afterAll(() => page.close());
 
 const tally = async (text: string) => {
-  await page.getByLabel(/Tally line/).fill(text);
+  await field(page, /Tally line/).fill(text);
   await expect(page.getByTestId('effect')).not.toHaveText('');
 };
 const pressPiece = async (n: number) => {
@@ -42,24 +43,24 @@ const leftOfSheet = async (words: string) => {
 test('a glass, a sheet, a panel of three panes', async () => {
   await page.goto(`${DRAWINGS}/rack`);
   await page.getByRole('button', { name: 'New glass' }).click();
-  await page.getByLabel('Code', { exact: true }).fill('R-7');
-  await page.getByLabel('Name', { exact: true }).fill('river');
-  await page.getByLabel('Thickness').fill('3');
+  await field(page, 'Code', { exact: true }).fill('R-7');
+  await field(page, 'Name', { exact: true }).fill('river');
+  await field(page, 'Thickness').fill('3');
   await page.getByRole('button', { name: 'Enter the glass' }).click();
   await page.getByRole('button', { name: 'Receive' }).click();
   await choose(page, 'Of which glass', 'R-7 river');
-  await page.getByLabel('Label on it').fill('F1');
-  await page.getByLabel('Wide').fill('600');
-  await page.getByLabel('High').fill('400');
+  await field(page, 'Label on it').fill('F1');
+  await field(page, 'Wide').fill('600');
+  await field(page, 'High').fill('400');
   await page.getByRole('button', { name: 'Put it on the rack' }).click();
   await page.goto(`${DRAWINGS}/jobs?new=1`);
-  await page.getByLabel('What it is').fill('Ferry window');
+  await field(page, 'What it is').fill('Ferry window');
   await page.getByRole('button', { name: /^Enter the/ }).click();
   await page.getByRole('button', { name: 'Add a panel' }).click();
-  await page.getByLabel('Wide').fill('300');
-  await page.getByLabel('High').fill('200');
+  await field(page, 'Wide').fill('300');
+  await field(page, 'High').fill('200');
   await page.getByRole('button', { name: 'Enter the panel' }).click();
-  await page.getByTestId('drawing-file').setInputFiles(drawing(150));
+  await seen(page.getByTestId('drawing-file')).setInputFiles(drawing(150));
   await page.getByRole('button', { name: 'Take in these 3 pieces' }).click();
   await page.getByRole('button', { name: 'Pick the 3 without glass' }).click();
   await page.getByRole('button', { name: /R-7 river/ }).click();
@@ -85,7 +86,7 @@ test('broken while it is cut: that glass leaves the sheet, and the piece waits t
 
 test('the drawing grows over glass in hand: told before it is taken in, and not marked on without a word', async () => {
   await page.getByRole('link', { name: /^Cartoon/ }).click();
-  await page.getByTestId('drawing-file').setInputFiles(drawing(170));
+  await seen(page.getByTestId('drawing-file')).setInputFiles(drawing(170));
   await expect(page.getByTestId('changes')).toContainText('1, 3 grow over what is cut');
   await page.getByRole('button', { name: 'Take in these 3 pieces' }).click();
   await expect(page.getByText('Too small for their places: 1, 3.')).toBeVisible();

@@ -15,6 +15,9 @@ export interface Hand {
 /** What was left stays in the page, out of sight: a hand takes only what is seen. */
 export const seen = (what: Locator): Locator => what.filter({ visible: true });
 
+/** A field by its label. */
+export const field = (page: Page, ...asked: Parameters<Page['getByLabel']>): Locator => seen(page.getByLabel(...asked));
+
 /** A press that opens the browser's own chooser, answered with a file. */
 async function chosen(page: Page, press: () => Promise<void>, file: Parameters<Hand['file']>[2]): Promise<void> {
   const [chooser] = await Promise.all([page.waitForEvent('filechooser'), press()]);

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { field, seen } from './handsOf.ts';
 import { choose } from './parts.ts';
 import { FIRST } from './servers.ts';
 import { boardOn, pieceOn, pieceMark } from '../scripts/onBoard.ts';
@@ -16,7 +17,7 @@ test.beforeAll(async ({ browser }) => {
 test.afterAll(() => page.close());
 
 const tally = async (text: string) => {
-  await page.getByLabel(/Tally line/).fill(text);
+  await field(page, /Tally line/).fill(text);
 };
 const effect = () => page.getByTestId('effect');
 const boxOf = async (n: number) => (await pieceOn(boardOn(page), n)).box;
@@ -25,12 +26,12 @@ test('an empty studio says what to do first', async () => {
   await page.goto(FIRST);
   await expect(page.getByRole('heading', { name: 'An empty bench' })).toBeVisible();
   await page.getByRole('link', { name: /who works here/ }).click();
-  await page.getByLabel('Add a person').fill('Ada');
-  await page.getByLabel(/Hourly rate/).fill('30');
+  await field(page, 'Add a person').fill('Ada');
+  await field(page, /Hourly rate/).fill('30');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('€30.00 an hour')).toBeVisible();
   await choose(page, 'Lengths', 'inches with fractions');
-  await expect(page.getByLabel('Lengths')).toHaveText('inches with fractions');
+  await expect(field(page, 'Lengths')).toHaveText('inches with fractions');
   await choose(page, 'Lengths', 'millimetres');
   await page.getByRole('button', { name: /Who works\?/ }).click();
   await page.getByRole('menuitem', { name: 'Ada' }).click();
@@ -43,15 +44,15 @@ test('a glass and its sheets go on the rack; a thickness below 0 is told in plac
     ['B-2', 'blue'],
   ] as const) {
     await page.getByRole('button', { name: 'New glass' }).click();
-    await page.getByLabel('Code', { exact: true }).fill(code);
-    await page.getByLabel('Name', { exact: true }).fill(name);
-    await page.getByLabel('Thickness').fill('-3');
+    await field(page, 'Code', { exact: true }).fill(code);
+    await field(page, 'Name', { exact: true }).fill(name);
+    await field(page, 'Thickness').fill('-3');
     await expect(page.getByText('More than 0, such as 3 mm or 1/8 in.')).toBeVisible();
     // Sending it leads to what is wrong.
     await page.getByRole('button', { name: 'Enter the glass' }).click();
-    await expect(page.getByLabel('Thickness')).toBeFocused();
-    await page.getByLabel('Thickness').fill('1/8 in');
-    await page.getByLabel(/Price by m²/).fill('90');
+    await expect(field(page, 'Thickness')).toBeFocused();
+    await field(page, 'Thickness').fill('1/8 in');
+    await field(page, /Price by m²/).fill('90');
     await page.getByRole('button', { name: 'Enter the glass' }).click();
     await expect(page.getByRole('button', { name: new RegExp(code) })).toBeVisible();
   }
@@ -61,10 +62,10 @@ test('a glass and its sheets go on the rack; a thickness below 0 is told in plac
   ] as const) {
     await page.getByRole('button', { name: 'Receive' }).click();
     await choose(page, 'Of which glass', glass);
-    await page.getByLabel('Label on it').fill(label);
-    await page.getByLabel('Wide').fill('600');
-    await page.getByLabel('High').fill('400 mm');
-    await page.getByLabel('Where it stands').fill('slot 1');
+    await field(page, 'Label on it').fill(label);
+    await field(page, 'Wide').fill('600');
+    await field(page, 'High').fill('400 mm');
+    await field(page, 'Where it stands').fill('slot 1');
     await page.getByRole('button', { name: 'Put it on the rack' }).click();
     await expect(page.getByRole('button', { name: new RegExp(`sheet ${label},`) })).toBeVisible();
   }
@@ -73,8 +74,8 @@ test('a glass and its sheets go on the rack; a thickness below 0 is told in plac
 test('a commission, a panel, and its drawing: seen at its true size before it is taken in', async () => {
   await page.getByRole('link', { name: 'Jobs' }).click();
   await page.getByRole('button', { name: 'New job' }).click();
-  await page.getByLabel('What it is').fill('Nine panes');
-  await page.getByLabel('For whom').fill('the harbour');
+  await field(page, 'What it is').fill('Nine panes');
+  await field(page, 'For whom').fill('the harbour');
   // The day is picked from a calendar by keys alone: tomorrow, in the studio's own order.
   const due = page.getByRole('button', { name: /^Due:/ });
   await due.press('Enter');
@@ -84,10 +85,10 @@ test('a commission, a panel, and its drawing: seen at its true size before it is
   await expect(due).toHaveText(/^\d{1,2} [A-Z][a-z]{2,3} 20\d\d$/);
   await page.getByRole('button', { name: 'Enter the job' }).click();
   await page.getByRole('button', { name: 'Add a panel' }).click();
-  await page.getByLabel('Wide').fill('0');
+  await field(page, 'Wide').fill('0');
   await expect(page.getByText(/^A length up to 3200 mm/)).toBeVisible();
-  await page.getByLabel('Wide').fill('300');
-  await page.getByLabel('High').fill('300');
+  await field(page, 'Wide').fill('300');
+  await field(page, 'High').fill('300');
   await page.getByRole('button', { name: 'Enter the panel' }).click();
   await expect(page.getByRole('heading', { name: 'Drop the drawing here' })).toBeVisible();
 
@@ -105,9 +106,9 @@ test('a commission, a panel, and its drawing: seen at its true size before it is
   await expect(page.getByRole('heading', { name: '9 pieces' })).toBeVisible();
   await expect(page.getByText('The file gives no real size. Read as it stands')).toBeVisible();
   await expect(page.getByText('1 repair', { exact: true })).toBeVisible();
-  await page.getByLabel('is really').fill('300 mm');
-  await page.getByLabel('is really').press('Enter');
-  await expect(page.getByText('300 × 300 mm').first()).toBeVisible();
+  await field(page, 'is really').fill('300 mm');
+  await field(page, 'is really').press('Enter');
+  await expect(seen(page.getByText('300 × 300 mm')).first()).toBeVisible();
   await expect(page.getByText('How large is it really?')).toHaveCount(0);
   await page.getByRole('button', { name: 'Take in these 9 pieces' }).click();
   await expect(page.getByRole('heading', { name: 'Choose glass' })).toBeVisible();
@@ -171,7 +172,7 @@ test('arrow keys go to the true neighbour; a break, a recut, undo and redo', asy
   await expect(page.locator('[data-selected="3"]')).toHaveCount(1);
   await page.getByRole('button', { name: 'Broke …' }).click();
   await choose(page, 'Why', 'inside curve broke');
-  await page.getByLabel('Minutes it cost').fill('12');
+  await field(page, 'Minutes it cost').fill('12');
   await page.getByRole('button', { name: 'Broke: to be cut again' }).click();
   await expect(page.getByText('broken, to cut again: inside curve broke')).toBeVisible();
   await tally('3 recut from s1-1');
@@ -312,7 +313,7 @@ test('from here to delivery, joint by joint', async () => {
     await expect(page.getByText(after).first()).toBeVisible();
   }
   await page.getByRole('link', { name: /^Hours/ }).click();
-  await page.getByLabel('How long').fill('1:30');
+  await field(page, 'How long').fill('1:30');
   await page.getByRole('button', { name: 'Enter', exact: true }).click();
   await expect(page.getByText('1 h 30').first()).toBeVisible();
   await expect(page.getByText(/inside curve broke/)).toBeVisible();

@@ -1,5 +1,5 @@
 import { expect, test, type Browser, type Page } from '@playwright/test';
-import { finger, keys, mouse, type Hand } from './handsOf.ts';
+import { finger, keys, mouse, type Hand, field } from './handsOf.ts';
 import { OwnServer } from './ownServer.ts';
 import { laneOwnPort } from './servers.ts';
 import { boardOn, pieceMark } from '../scripts/onBoard.ts';
@@ -58,38 +58,38 @@ async function wholeWay(browser: Browser, base: string, way: Way): Promise<void>
   await page.goto(base);
   await expect(page.getByRole('heading', { name: 'An empty bench' })).toBeVisible();
   await hand.press(page.getByRole('link', { name: /who works here/ }));
-  await hand.write(page.getByLabel('Add a person'), 'Ada');
-  await hand.write(page.getByLabel(/Hourly rate/), '30');
+  await hand.write(field(page, 'Add a person'), 'Ada');
+  await hand.write(field(page, /Hourly rate/), '30');
   await hand.press(button('Add'));
   await expect(page.getByText('€30.00 an hour')).toBeVisible();
   await hand.pick(button(/Who works\?/), page.getByRole('menuitem', { name: 'Ada' }));
 
   await go('Rack');
   await hand.press(button('New glass'));
-  await hand.write(page.getByLabel('Code', { exact: true }), 'G-1');
-  await hand.write(page.getByLabel('Name', { exact: true }), 'green');
+  await hand.write(field(page, 'Code', { exact: true }), 'G-1');
+  await hand.write(field(page, 'Name', { exact: true }), 'green');
   await hand.press(button('Enter the glass'));
   await hand.press(button('Receive'));
-  await hand.write(page.getByLabel('Label on it'), 'S1');
-  await hand.write(page.getByLabel('Wide'), '800');
-  await hand.write(page.getByLabel('High'), '600');
+  await hand.write(field(page, 'Label on it'), 'S1');
+  await hand.write(field(page, 'Wide'), '800');
+  await hand.write(field(page, 'High'), '600');
   await hand.press(button('Put it on the rack'));
   await expect(button(/sheet S1,/)).toBeVisible();
 
   await go('Jobs');
   await hand.press(button('New job'));
-  await hand.write(page.getByLabel('What it is'), 'For panes');
+  await hand.write(field(page, 'What it is'), 'For panes');
   await hand.press(button('Enter the job'));
   // A slip is mended.
   await hand.press(button('Change'));
-  await hand.write(page.getByLabel('What it is'), 'Four panes');
+  await hand.write(field(page, 'What it is'), 'Four panes');
   await hand.press(button('Keep'));
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Four panes');
   await hand.press(button('Add a panel'));
   if (technique === 'lead')
     await hand.pick(page.getByRole('combobox', { name: 'Technique' }), page.getByRole('option', { name: 'leaded' }));
-  await hand.write(page.getByLabel('Wide'), '200');
-  await hand.write(page.getByLabel('High'), '200');
+  await hand.write(field(page, 'Wide'), '200');
+  await hand.write(field(page, 'High'), '200');
   await hand.press(button('Enter the panel'));
   const drawing = () =>
     hand.file(page.getByText(/^(Choose a|Another) drawing …$/), page.getByTestId('drawing-file'), DRAWING);
@@ -103,7 +103,7 @@ async function wholeWay(browser: Browser, base: string, way: Way): Promise<void>
   await go(/^Bench/);
   const say = async (words: string) => {
     await page.keyboard.press('/');
-    await expect(page.getByLabel(/Tally line/)).toBeFocused();
+    await expect(field(page, /Tally line/)).toBeFocused();
     await page.keyboard.type(words);
     await page.keyboard.press('Enter');
   };

@@ -18,7 +18,7 @@ import { Kept } from '../ui/Kept.tsx';
 import { useTitle } from '../ui/useTitle.ts';
 import { Mishap } from './Mishap.tsx';
 import { Passcode } from './Passcode.tsx';
-import { placeAt } from './places.tsx';
+import { ownerOf, placeAt } from './places.tsx';
 import { Rail } from './Rail.tsx';
 
 /** The frame round every place: rail, live channel, messages. */
@@ -67,7 +67,7 @@ export function Shell() {
                 <Mishap place={pathname}>
                   <Suspense fallback={<Opening words="Opening the place …" />}>
                     <Routes location={location}>
-                      <Route path={path} element={<Here />} />
+                      <Route path={path} element={<Here key={ownerOf(pathname)} />} />
                     </Routes>
                   </Suspense>
                 </Mishap>
@@ -83,21 +83,24 @@ export function Shell() {
       {over === 'help' && <HelpHere pathname={pathname} onKeys={() => setOver('keys')} onClose={() => setOver(null)} />}
       <LargeStepQuestion />
       {/* News lies where nothing is worked with, and a press goes through it to what is below. */}
-      <Toaster
-        position="bottom-left"
-        offset={{ left: 96, bottom: hasLine ? 128 : 20 }}
-        mobileOffset={{ left: 16, bottom: hasLine ? 168 : 84 }}
-        toastOptions={{
-          style: {
-            pointerEvents: 'none',
-            fontFamily: 'var(--font-sans)',
-            fontSize: 16,
-            background: 'var(--raised)',
-            color: 'var(--ink)',
-            borderColor: 'var(--strong)',
-          },
-        }}
-      />
+      {/* It gives the focus back to where it came from: Tab would never come past it. */}
+      <div className="contents" onFocusCapture={(event) => event.stopPropagation()}>
+        <Toaster
+          position="bottom-left"
+          offset={{ left: 96, bottom: hasLine ? 128 : 20 }}
+          mobileOffset={{ left: 16, bottom: hasLine ? 168 : 84 }}
+          toastOptions={{
+            style: {
+              pointerEvents: 'none',
+              fontFamily: 'var(--font-sans)',
+              fontSize: 16,
+              background: 'var(--raised)',
+              color: 'var(--ink)',
+              borderColor: 'var(--strong)',
+            },
+          }}
+        />
+      </div>
     </>
   );
 }

@@ -53,6 +53,9 @@ export const panelAt = (address: string): string | undefined =>
 /** The place that an address shows, and its path; all panels are one place. */
 export const placeAt = (address: string) => PLACES.find(([path]) => matchPath(path, address));
 
+/** Whose place an address is: of one job, of one panel, or of the studio. */
+export const ownerOf = (address: string): string => address.split('/', 3).join('/');
+
 /** A step of the panel's page by its name. */
 export const stepCalled = (name: string | undefined): Place | undefined => STEPS.find(([path]) => path === name)?.[1];
 

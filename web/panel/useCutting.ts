@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { CuttingAnswers, CuttingJob } from '../worker/cutting.worker.ts';
 
 export interface Worked<T> {
@@ -26,12 +26,15 @@ function giveBack(worker: Worker): void {
  */
 export function useCutting<Job extends CuttingJob>(job: Job | null): Worked<CuttingAnswers[Job['kind']]> {
   const [found, setFound] = useState<{ of: Job; answer: CuttingAnswers[Job['kind']] | null } | null>(null);
+  const answered = useRef<Job>(null);
   useEffect(() => {
-    if (!job) return;
+    // Asked already: its place is seen again, and nothing has changed.
+    if (!job || answered.current === job) return;
     let worker: Worker | null = takeWorker();
     worker.onmessage = ({ data }: MessageEvent<CuttingAnswers[Job['kind']]>) => {
       if (worker) giveBack(worker);
       worker = null;
+      answered.current = job;
       setFound({ of: job, answer: data });
     };
     worker.onerror = () => {

@@ -1,11 +1,16 @@
-import { useEffect, useState } from 'react';
+import { useSyncExternalStore } from 'react';
 
-/** The present minute, so that running clocks are seen to run. */
-export function useMinute(): number {
-  const [now, setNow] = useState(() => Date.now());
-  useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), 15_000);
-    return () => clearInterval(timer);
-  }, []);
+const EVERY_MS = 15_000;
+let now = Date.now();
+
+const read = (): number => {
+  if (Date.now() - now >= EVERY_MS) now = Date.now();
   return now;
-}
+};
+const subscribe = (wake: () => void): (() => void) => {
+  const timer = setInterval(wake, EVERY_MS);
+  return () => clearInterval(timer);
+};
+
+/** The present time, true to a quarter of a minute, so that running clocks are seen to run. */
+export const useMinute = (): number => useSyncExternalStore(subscribe, read);

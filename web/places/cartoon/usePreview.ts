@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { CartoonAnswer } from '#contract';
 import type { DrawingRefusalCode } from '#core/cartoon';
 import type { DrawingResult } from '#core/cutting';
@@ -28,34 +28,45 @@ export function usePreview(): {
 } {
   const [preview, setPreview] = useState<Preview>({ kind: 'none' });
   const worker = useRef<Worker | null>(null);
-  const stop = useCallback(() => {
+  /** What is being read. */
+  const reading = useRef<PreviewJob>(null);
+  const show = (next: Preview) => {
+    reading.current = null;
+    setPreview(next);
+  };
+  const stop = () => {
     worker.current?.terminate();
-    worker.current = null;
-    setPreview({ kind: 'none' });
-  }, []);
-  useEffect(() => () => worker.current?.terminate(), []);
-  const read = useCallback((job: PreviewJob) => {
+    show({ kind: 'none' });
+  };
+  const read = (job: PreviewJob) => {
     worker.current?.terminate();
+    reading.current = job;
     const mine = new Worker(new URL('../../worker/drawing.worker.ts', import.meta.url), { type: 'module' });
     worker.current = mine;
     setPreview({ kind: 'reading', share: 0 });
     mine.onmessage = ({ data }: MessageEvent<PreviewMessage>) => {
       if (data.kind === 'progress') setPreview({ kind: 'reading', share: data.share });
       else if (data.kind === 'refused')
-        setPreview({ kind: 'problem', words: drawingRefusalWords(data.refusal), size: isOfSize(data.refusal) });
+        show({ kind: 'problem', words: drawingRefusalWords(data.refusal), size: isOfSize(data.refusal) });
       else if (data.kind === 'broke')
-        setPreview({ kind: 'problem', words: 'This drawing could not be read; save it again from the vector editor.' });
-      else {
-        setPreview({ kind: 'ready', result: data.result, answer: { id: 'preview', ...data.result } });
-      }
+        show({ kind: 'problem', words: 'This drawing could not be read; save it again from the vector editor.' });
+      else show({ kind: 'ready', result: data.result, answer: { id: 'preview', ...data.result } });
     };
     mine.onerror = () =>
-      setPreview({ kind: 'problem', words: 'This drawing could not be read; save it again from the vector editor.' });
+      show({ kind: 'problem', words: 'This drawing could not be read; save it again from the vector editor.' });
     mine.postMessage(job);
-  }, []);
-  const fail = useCallback((words: string) => {
+  };
+  const fail = (words: string) => {
     worker.current?.terminate();
-    setPreview({ kind: 'problem', words });
+    show({ kind: 'problem', words });
+  };
+  // Out of sight nothing is read; seen again, it is read from the beginning.
+  const goOn = useEffectEvent(() => {
+    if (reading.current) read(reading.current);
+  });
+  useEffect(() => {
+    goOn();
+    return () => worker.current?.terminate();
   }, []);
   return { preview, read, fail, stop };
 }

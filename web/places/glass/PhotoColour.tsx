@@ -20,7 +20,10 @@ export function PhotoColour({ onColour }: { onColour: (colour: string) => void }
   const picture = useRef<HTMLImageElement>(null);
   useEffect(
     () => () => {
-      if (shot) URL.revokeObjectURL(shot.url);
+      if (!shot) return;
+      URL.revokeObjectURL(shot.url);
+      // Its place went out of sight: a picture that is gone is not shown there again.
+      setShot((now) => (now === shot ? null : now));
     },
     [shot],
   );

@@ -1,16 +1,26 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { LayoutNews, LayoutWish } from '../../worker/layout.worker.ts';
 
 /** What was found, by its key: a place that is opened again has nothing to look for. */
-const FOUND = new Map<string, LayoutNews>();
+let found: ReadonlyMap<string, LayoutNews> = new Map();
+const hearers = new Set<() => void>();
 const MOST_KEPT = 120;
 
 function keep(news: LayoutNews): void {
-  FOUND.delete(news.key);
-  FOUND.set(news.key, news);
-  const [oldest] = FOUND.keys();
-  if (FOUND.size > MOST_KEPT && oldest !== undefined) FOUND.delete(oldest);
+  const next = new Map(found);
+  next.delete(news.key);
+  next.set(news.key, news);
+  const [oldest] = next.keys();
+  if (next.size > MOST_KEPT && oldest !== undefined) next.delete(oldest);
+  found = next;
+  for (const wake of hearers) wake();
 }
+
+const hear = (wake: () => void): (() => void) => {
+  hearers.add(wake);
+  return () => void hearers.delete(wake);
+};
+const useFound = () => useSyncExternalStore(hear, () => found);
 
 export interface Layouts {
   readonly of: (key: string) => LayoutNews | null;
@@ -30,26 +40,23 @@ export function useLayouts(wanted: readonly LayoutWish[]): Layouts {
   // The same question asked by another object, as after any step on another screen, does not start the search anew.
   const [wishes, setWishes] = useState(wanted);
   if (keysOf(wishes) !== keysOf(wanted)) setWishes(wanted);
-  const [found, setFound] = useState<ReadonlyMap<string, LayoutNews>>(() => new Map(FOUND));
+  const known = useFound();
   /** The wishes for which the search was stopped, or broke. */
   const [ended, setEnded] = useState<{ of: readonly LayoutWish[]; isBroken: boolean } | null>(null);
   const hasEnded = ended?.of === wishes;
   useEffect(() => {
     if (hasEnded) return;
-    const open = wishes.filter((wish) => FOUND.get(wish.key)?.share !== 1);
+    const open = wishes.filter((wish) => found.get(wish.key)?.share !== 1);
     if (open.length === 0) return;
     const worker = new Worker(new URL('../../worker/layout.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<LayoutNews>) => {
-      keep(data);
-      setFound(new Map(FOUND));
-    };
+    worker.onmessage = ({ data }: MessageEvent<LayoutNews>) => keep(data);
     worker.onerror = () => setEnded({ of: wishes, isBroken: true });
     worker.postMessage(open);
     return () => worker.terminate();
   }, [wishes, hasEnded]);
   return {
-    of: (key) => found.get(key) ?? null,
-    isLooking: !hasEnded && wishes.some((wish) => found.get(wish.key)?.share !== 1),
+    of: (key) => known.get(key) ?? null,
+    isLooking: !hasEnded && wishes.some((wish) => known.get(wish.key)?.share !== 1),
     stop: () => setEnded({ of: wishes, isBroken: false }),
     isBroken: hasEnded && ended.isBroken,
   };

@@ -107,7 +107,7 @@ export function PanelPage() {
           {problem.message}
         </p>
       ) : (
-        <Kept here={step} key={panel.id}>
+        <Kept here={step}>
           <PanelViewHere value={view}>
             <Routes location={location}>
               <Route path="*" element={Step ? <Step.Here /> : <NoStep isNamed={named !== undefined} />} />

@@ -24,6 +24,7 @@ import { ShoppingList } from './ShoppingList.tsx';
 import { StockCard } from './StockCard.tsx';
 import { scannedLabel } from './stickers.ts';
 import { NotesFold } from '../../notes/NotesFold.tsx';
+import { useChange } from '../../ui/useChange.ts';
 import { useTitle } from '../../ui/useTitle.ts';
 
 type Open =
@@ -67,14 +68,11 @@ export function Rack() {
   );
   const [look, setLook] = useState<'scale' | 'table'>('scale');
   // What was asked for by the address is asked for again when the address changes while the rack is open.
-  const [asker, setAsker] = useState(params);
-  if (asker !== params) {
-    setAsker(params);
-    if (params.size > 0) {
-      setOpenOnly(openIn(params));
-      setWords(params.get('find') ?? '');
-    }
-  }
+  useChange(params, () => {
+    if (params.size === 0) return;
+    setOpenOnly(openIn(params));
+    setWords(params.get('find') ?? '');
+  });
   const setOpen = (next: Open) => {
     setOpenOnly(next);
     if (params.size > 0) setParams({}, { replace: true });

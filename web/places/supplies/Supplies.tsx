@@ -25,11 +25,18 @@ import { Fold } from '../../ui/Fold.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Table, type Column } from '../../ui/Table.tsx';
 import { Toggles } from '../../ui/Toggles.tsx';
+import { useChange } from '../../ui/useChange.ts';
 import { useTitle } from '../../ui/useTitle.ts';
 import { SupplyList } from './SupplyList.tsx';
 
 type SupplyRow = Tables['supplies'];
 type Open = { kind: 'new' } | { kind: 'list' } | { kind: 'card'; id: string } | null;
+
+/** What an address asks the shelf to open. */
+function openIn(params: URLSearchParams): Open {
+  const id = params.get('item');
+  return id === null ? null : { kind: 'card', id };
+}
 
 const isLow = ({ amount, low }: SupplyRow): boolean => amount < low || amount === 0;
 
@@ -40,9 +47,9 @@ export function Supplies() {
   const { data: work } = useInWork();
   const settings = useSettings();
   const [params] = useSearchParams();
-  const [open, setOpen] = useState<Open>(() => {
-    const id = params.get('item');
-    return id === null ? null : { kind: 'card', id };
+  const [open, setOpen] = useState<Open>(() => openIn(params));
+  useChange(params, () => {
+    if (params.size > 0) setOpen(openIn(params));
   });
   const [look, setLook] = useState<'shelf' | 'table'>('shelf');
   if (!data) return null;

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { LayingPlan } from '#core/laying';
 import type { Corner } from '#core/leading';
 import type { PanelView } from '../../../panel/view.ts';
@@ -64,10 +64,15 @@ function useLayingPlan({ panel, pieces, paths }: PanelView, corner: Corner, isWa
       sections: new Map(JSON.parse(sections) as [number, string | null][]),
     };
   }, [isWanted, paths, cartoonId, corner, sections]);
+  const answered = useRef<LayingAsk>(null);
   useEffect(() => {
-    if (ask === null) return;
+    // Asked already: its place is seen again, and nothing has changed.
+    if (ask === null || answered.current === ask) return;
     const worker = new Worker(new URL('../../../worker/laying.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<LayingFound>) => setFound({ cartoonId, plan: data.plan });
+    worker.onmessage = ({ data }: MessageEvent<LayingFound>) => {
+      answered.current = ask;
+      setFound({ cartoonId, plan: data.plan });
+    };
     worker.postMessage(ask);
     return () => worker.terminate();
   }, [ask, cartoonId]);

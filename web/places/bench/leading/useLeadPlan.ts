@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { leadFaces, type LeadAsked } from '#core/papers';
 import type { PanelView } from '../../../panel/view.ts';
 import type { LeadAsk, LeadFound } from '../../../worker/lead.worker.ts';
@@ -20,10 +20,15 @@ export function useLeadPlan(view: PanelView, asked: LeadAsked, isWanted: boolean
     const key = `${cartoonId} ${wish} ${JSON.stringify(leadFaces(allowance))}`;
     return { key, cartoon: paths.cartoon, asked: JSON.parse(wish) as LeadAsked, allowance };
   }, [isWanted, paths, cartoonId, wish, allowance]);
+  const answered = useRef<LeadAsk>(null);
   useEffect(() => {
-    if (ask === null) return;
+    // Asked already: its place is seen again, and nothing has changed.
+    if (ask === null || answered.current === ask) return;
     const worker = new Worker(new URL('../../../worker/lead.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<LeadFound>) => setAnswer({ key: data.key, cartoonId, found: data });
+    worker.onmessage = ({ data }: MessageEvent<LeadFound>) => {
+      answered.current = ask;
+      setAnswer({ key: data.key, cartoonId, found: data });
+    };
     worker.onerror = () => setAnswer({ key: ask.key, cartoonId, found: null });
     worker.postMessage(ask);
     return () => worker.terminate();

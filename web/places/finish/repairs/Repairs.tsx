@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { REPAIR_MEANINGS, REPAIR_WAYS, repairSteps, type RepairWay, type Tables } from '#core/bench';
 import { Link } from 'react-router';
+import { useChange } from '../../../ui/useChange.ts';
 import { useSelection } from '../../../state/selection.ts';
 import type { PanelView } from '../../../panel/view.ts';
 import { newId } from '../../../state/ids.ts';
@@ -33,7 +34,10 @@ function NewRepair({ view }: { view: PanelView }) {
   const { panel, pieces, paths } = view;
   const { numbers, panelId } = useSelection();
   const send = useSend();
-  const [typed, setTyped] = useState(() => (panelId === panel.id ? String([...numbers][0] ?? '') : ''));
+  const picked = panelId === panel.id ? String([...numbers][0] ?? '') : '';
+  const [typed, setTyped] = useState(picked);
+  // Another piece was picked: it is the one that is meant.
+  useChange(picked, () => setTyped(picked));
   const [way, setWay] = useState<RepairWay>('replace');
   const [words, setWords] = useState('');
   const number = Number(typed);
