@@ -4,6 +4,9 @@ import { choose } from './parts.ts';
 import { DEMO } from './servers.ts';
 import { boardOn, pieceOn, pieceMark } from '../scripts/onBoard.ts';
 
+// What is painted is looked at here: as many dots as the screen has.
+test.use({ deviceScaleFactor: 1 });
+
 const painted = (page: Page) => page.locator('[data-painted="sharp"]').first();
 
 /** A reading, once it stays the same: a glass has its plain colour until its tile is there. */

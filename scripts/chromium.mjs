@@ -15,6 +15,8 @@ export const CHROMIUM = {
     '--enable-unsafe-swiftshader',
     '--disable-quic',
     '--no-first-run',
+    // As one with a window has them.
+    '--accept-lang=en-US,en',
     '--disable-background-networking',
     '--disable-component-update',
     '--disable-sync',

@@ -1,5 +1,5 @@
 import { Suspense, useEffect } from 'react';
-import { Route, Routes, useLocation } from 'react-router';
+import { Navigate, Route, Routes, useLocation, type Location } from 'react-router';
 import { Toaster } from 'sonner';
 import { ApiError } from '../state/api.ts';
 import { useBench } from '../state/bench.ts';
@@ -18,7 +18,7 @@ import { Kept } from '../ui/Kept.tsx';
 import { useTitle } from '../ui/useTitle.ts';
 import { Mishap } from './Mishap.tsx';
 import { Passcode } from './Passcode.tsx';
-import { ownerOf, placeAt } from './places.tsx';
+import { ownerOf, PANEL_PATH, placeAt, stepAt } from './places.tsx';
 import { Rail } from './Rail.tsx';
 
 /** The frame round every place: rail, live channel, messages. */
@@ -67,7 +67,9 @@ export function Shell() {
                 <Mishap place={pathname}>
                   <Suspense fallback={<Opening words="Opening the place …" />}>
                     <Routes location={location}>
-                      <Route path={path} element={<Here key={ownerOf(pathname)} />} />
+                      <Route path={path} element={<Here key={ownerOf(pathname)} />}>
+                        {path === PANEL_PATH && <Route path="*" element={<StepHere location={location} />} />}
+                      </Route>
                     </Routes>
                   </Suspense>
                 </Mishap>
@@ -111,6 +113,21 @@ function Opening({ words }: { words: string }) {
       {words}
     </p>
   );
+}
+
+/** A step of a panel, with the address that it was opened by: out of sight it does not follow the one that is seen. */
+const StepHere = ({ location }: { location: Location }) => (
+  <Routes location={location}>
+    <Route path="*" element={<StepAt address={location.pathname} />} />
+  </Routes>
+);
+
+function StepAt({ address }: { address: string }) {
+  const { step, isNamed } = stepAt(address);
+  if (step) return <step.Here />;
+  // A panel's own address leads to its bench.
+  if (!isNamed) return <Navigate to={`${address.replace(/\/$/, '')}/bench`} replace />;
+  return <p className="px-6 text-mute">There is no such step; choose one above.</p>;
 }
 
 function NoPlace() {

@@ -21,6 +21,8 @@ const supplies = place(async () => (await import('../places/supplies/Supplies.ts
 const reckoning = place(async () => (await import('../places/reckoning/Reckoning.tsx')).Reckoning);
 const setup = place(async () => (await import('../places/setup/Setup.tsx')).Setup);
 
+export const PANEL_PATH = '/panels/:panelId';
+
 /** Places of their own, by their address. */
 export const PLACES = [
   ['/', today],
@@ -30,7 +32,7 @@ export const PLACES = [
   ['/rack/supplies', supplies],
   ['/reckoning', reckoning],
   ['/setup', setup],
-  ['/panels/:panelId/*', panel],
+  [PANEL_PATH, panel],
 ] as const;
 
 /** The steps of one panel, each a place within its page. */
@@ -51,18 +53,22 @@ export const panelAt = (address: string): string | undefined =>
   matchPath('/panels/:panelId/*', address)?.params.panelId;
 
 /** The place that an address shows, and its path; all panels are one place. */
-export const placeAt = (address: string) => PLACES.find(([path]) => matchPath(path, address));
+export const placeAt = (address: string) =>
+  PLACES.find(([path]) => matchPath(path === PANEL_PATH ? `${path}/*` : path, address));
 
 /** Whose place an address is: of one job, of one panel, or of the studio. */
 export const ownerOf = (address: string): string => address.split('/', 3).join('/');
 
-/** A step of the panel's page by its name. */
-export const stepCalled = (name: string | undefined): Place | undefined => STEPS.find(([path]) => path === name)?.[1];
+/** The step of a panel that an address names, and whether there is such a one. */
+export function stepAt(address: string): { readonly isNamed: boolean; readonly step: Place | undefined } {
+  const name = address.split('/')[3] ?? '';
+  return { isNamed: name !== '', step: STEPS.find(([path]) => path === name)?.[1] };
+}
 
 /** Fetches what an address shows, side by side with what it shows of the studio and before anything is drawn. */
 export function fetchAt(address: string): void {
-  const step = STEPS.find(([path]) => matchPath(`/panels/:panelId/${path}`, address));
-  for (const shown of [placeAt(address), step]) if (shown) void fetchUnasked(() => shown[1].fetch());
+  const step = panelAt(address) === undefined ? undefined : stepAt(address).step;
+  for (const shown of [placeAt(address)?.[1], step]) if (shown) void fetchUnasked(() => shown.fetch());
 }
 
 /** Fetches what is not open yet, the bench first, so that a change of place waits for nothing. */

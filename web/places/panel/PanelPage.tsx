@@ -1,12 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
-import { Link, Navigate, Route, Routes, useLocation, useParams } from 'react-router';
+import { Link, useLocation, useOutlet, useParams } from 'react-router';
 import { limitsOf, standingOf } from '#core/bench';
 import { knownDrawing, useCartoon, usePanel, useRack, useReader, useSettings, useStudio } from '../../state/studio.ts';
 import { UndoButtons } from '../../history/UndoButtons.tsx';
 import { expectPicture } from '../../panel/painting.ts';
 import { panelPaths } from '../../panel/paths.ts';
-import { stepCalled } from '../../app/places.tsx';
 import { PanelViewHere } from '../../panel/usePanelView.ts';
 import { Kept } from '../../ui/Kept.tsx';
 import { NotHere } from '../../ui/NotHere.tsx';
@@ -21,10 +20,8 @@ import { STEP_NAMES, WayThrough } from './WayThrough.tsx';
 /** One panel, followed through its work; each step of the way has its own address. */
 export function PanelPage() {
   const { panelId } = useParams();
-  const location = useLocation();
-  const named = location.pathname.split('/')[3];
-  const step = named ?? 'bench';
-  const Step = stepCalled(named);
+  const step = useLocation().pathname.split('/')[3] ?? 'bench';
+  const shown = useOutlet();
   const studio = useStudio();
   const rack = useRack();
   const panelAnswer = usePanel(panelId);
@@ -108,21 +105,9 @@ export function PanelPage() {
         </p>
       ) : (
         <Kept here={step}>
-          <PanelViewHere value={view}>
-            <Routes location={location}>
-              <Route path="*" element={Step ? <Step.Here /> : <NoStep isNamed={named !== undefined} />} />
-            </Routes>
-          </PanelViewHere>
+          <PanelViewHere value={view}>{shown}</PanelViewHere>
         </Kept>
       )}
     </div>
   );
 }
-
-/** The way from a panel's own address leads to its bench. */
-const NoStep = ({ isNamed }: { isNamed: boolean }) =>
-  isNamed ? (
-    <p className="px-6 text-mute">There is no such step; choose one above.</p>
-  ) : (
-    <Navigate to="bench" replace />
-  );
