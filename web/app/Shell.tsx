@@ -28,7 +28,8 @@ export function Shell() {
   const location = useLocation();
   const { pathname } = location;
   const [path, { Here }] = placeAt(pathname) ?? ['*', { Here: NoPlace }];
-  const rolled = useRolled(path);
+  const owner = ownerOf(pathname);
+  const rolled = useRolled(owner);
   useLive();
   useAhead();
   const [over, setOver] = useShellKeys();
@@ -67,7 +68,7 @@ export function Shell() {
                 <Mishap place={pathname}>
                   <Suspense fallback={<Opening words="Opening the place …" />}>
                     <Routes location={location}>
-                      <Route path={path} element={<Here key={ownerOf(pathname)} />}>
+                      <Route path={path} element={<Here key={owner} />}>
                         {path === PANEL_PATH && <Route path="*" element={<StepHere location={location} />} />}
                       </Route>
                     </Routes>
