@@ -1,5 +1,5 @@
-import { Suspense, useEffect } from 'react';
-import { Navigate, Route, Routes, useLocation, type Location } from 'react-router';
+import { Suspense, useEffect, useMemo } from 'react';
+import { Navigate, Route, Routes, useLocation, type Path } from 'react-router';
 import { Toaster } from 'sonner';
 import { ApiError } from '../state/api.ts';
 import { useBench } from '../state/bench.ts';
@@ -14,7 +14,7 @@ import { useAhead } from './useAhead.ts';
 import { useRolled } from './useRolled.ts';
 import { useShellKeys } from './useShellKeys.ts';
 import { useWaitsOver } from './useWaitsOver.ts';
-import { Kept } from '../ui/Kept.tsx';
+import { Kept, type Place } from '../ui/Kept.tsx';
 import { useTitle } from '../ui/useTitle.ts';
 import { Mishap } from './Mishap.tsx';
 import { Passcode } from './Passcode.tsx';
@@ -25,13 +25,12 @@ import { Rail } from './Rail.tsx';
 export function Shell() {
   const theme = useBench((s) => s.theme);
   const { data, error } = useStudio();
-  const location = useLocation();
-  const { pathname } = location;
-  const [path, { Here }] = placeAt(pathname) ?? ['*', { Here: NoPlace }];
-  const owner = ownerOf(pathname);
-  const rolled = useRolled(owner);
+  const { pathname, search, hash } = useLocation();
+  const here = useMemo(() => shownAt({ pathname, search, hash }), [pathname, search, hash]);
+  const next = useAhead();
+  const ahead = useMemo(() => next && shownAt(next), [next]);
+  const rolled = useRolled(ownerOf(pathname));
   useLive();
-  useAhead();
   const [over, setOver] = useShellKeys();
   useWaitsOver();
   useEffect(() => {
@@ -64,16 +63,8 @@ export function Shell() {
             tabIndex={0}
           >
             {data ? (
-              <Kept here={path}>
-                <Mishap place={pathname}>
-                  <Suspense fallback={<Opening words="Opening the place …" />}>
-                    <Routes location={location}>
-                      <Route path={path} element={<Here key={owner} />}>
-                        {path === PANEL_PATH && <Route path="*" element={<StepHere location={location} />} />}
-                      </Route>
-                    </Routes>
-                  </Suspense>
-                </Mishap>
+              <Kept here={here.name} ahead={ahead}>
+                {here.content}
               </Kept>
             ) : (
               <Opening words={error ? error.message : 'Opening the studio …'} />
@@ -108,6 +99,26 @@ export function Shell() {
   );
 }
 
+/** What is seen at an address; each job and each panel is a place of its own. */
+function shownAt(address: Path): Place {
+  const { pathname } = address;
+  const [path, { Here }] = placeAt(pathname) ?? ['*', { Here: NoPlace }];
+  return {
+    name: `${path} ${ownerOf(pathname)}`,
+    content: (
+      <Mishap place={pathname}>
+        <Suspense fallback={<Opening words="Opening the place …" />}>
+          <Routes location={address}>
+            <Route path={path} element={<Here />}>
+              {path === PANEL_PATH && <Route path="*" element={<StepHere address={address} />} />}
+            </Route>
+          </Routes>
+        </Suspense>
+      </Mishap>
+    ),
+  };
+}
+
 function Opening({ words }: { words: string }) {
   return (
     <p className="p-10 text-mute" role="status">
@@ -117,9 +128,9 @@ function Opening({ words }: { words: string }) {
 }
 
 /** A step of a panel, with the address that it was opened by: out of sight it does not follow the one that is seen. */
-const StepHere = ({ location }: { location: Location }) => (
-  <Routes location={location}>
-    <Route path="*" element={<StepAt address={location.pathname} />} />
+const StepHere = ({ address }: { address: Path }) => (
+  <Routes location={address}>
+    <Route path="*" element={<StepAt address={address.pathname} />} />
   </Routes>
 );
 

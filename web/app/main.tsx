@@ -13,7 +13,7 @@ const client = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFoc
 
 keepForOffline();
 const { pathname } = window.location;
-fetchAt(pathname);
+void fetchAt(pathname);
 const panelId = panelAt(pathname);
 if (panelId !== undefined) void client.prefetchQuery(panelAsked(panelId));
 

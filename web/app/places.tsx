@@ -66,9 +66,9 @@ export function stepAt(address: string): { readonly isNamed: boolean; readonly s
 }
 
 /** Fetches what an address shows, side by side with what it shows of the studio and before anything is drawn. */
-export function fetchAt(address: string): void {
+export async function fetchAt(address: string): Promise<void> {
   const step = panelAt(address) === undefined ? undefined : stepAt(address).step;
-  for (const shown of [placeAt(address)?.[1], step]) if (shown) void fetchUnasked(() => shown.fetch());
+  await Promise.all([placeAt(address)?.[1], step].map((shown) => shown && fetchUnasked(() => shown.fetch())));
 }
 
 /** Fetches what is not open yet, the bench first, so that a change of place waits for nothing. */

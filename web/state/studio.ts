@@ -52,7 +52,8 @@ export const useToday = () => useQuery({ queryKey: ['today'], queryFn: api.today
 export const useCopies = () => useQuery({ queryKey: ['copies'], queryFn: api.copies, retry });
 /** How it is opened to other devices, and who has come in. */
 export const useOpening = () => useQuery({ queryKey: ['opening'], queryFn: api.opening, retry });
-export const useRack = () => useQuery({ queryKey: ['rack'], queryFn: api.rack, ...asked });
+const rackAsked = { queryKey: ['rack'], queryFn: api.rack, ...asked } as const;
+export const useRack = () => useQuery(rackAsked);
 
 /** The photo of a sheet that stands on the rack, or that its offcuts came from. */
 export function useSheetPhoto(rootId: string | undefined): Tables['photos'] | undefined {
@@ -118,16 +119,14 @@ export const usePanels = (ids: readonly string[]): PanelAnswer[] =>
 export const usePanelHistory = (id: string) =>
   useQuery({ queryKey: ['history', id], queryFn: () => api.panelHistory(id), retry, staleTime: HOLDS_MS });
 /** What undo and redo would do next at a place, for whoever works here. */
-export function useUndoWords(place: UndoPlace): UndoAnswer | undefined {
-  const { personId, benchId } = useBench();
-  const { data } = useQuery({
+export const useUndoWords = (place: UndoPlace): UndoAnswer | undefined => useQuery(undoAsked(place, useBench())).data;
+const undoAsked = (place: UndoPlace, { personId, benchId }: ReturnType<typeof useBench.getState>) =>
+  queryOptions({
     queryKey: ['undo', typeof place === 'object' ? place.panelId : place, personId ?? benchId],
     queryFn: () => api.undo(place, personId, benchId),
     retry,
     staleTime: HOLDS_MS,
   });
-  return data;
-}
 /** What is waited for. Asked for everywhere, so it is an answer of its own, which no mark on a piece changes. */
 export const useWaits = () => useQuery({ queryKey: ['waits'], queryFn: api.waits, ...asked });
 /** What the studio uses up beside glass. */
@@ -136,8 +135,9 @@ export const useSupplies = (isWanted = true) =>
 /** What went into the work on panels in hand and is not booked yet. Each mark changes it, so it is an answer of its own. */
 export const useInWork = () => useQuery({ queryKey: ['in-work'], queryFn: api.inWork, ...asked });
 /** What is decided on a panel beside its pieces. */
-export const usePlans = (panelId: string) =>
-  useQuery({ queryKey: ['plans', panelId], queryFn: () => api.plans(panelId), retry, staleTime: HOLDS_MS });
+export const usePlans = (panelId: string) => useQuery(plansAsked(panelId));
+const plansAsked = (panelId: string) =>
+  queryOptions({ queryKey: ['plans', panelId], queryFn: () => api.plans(panelId), retry, staleTime: HOLDS_MS });
 /**
  * The hours of some days, and which of them are signed. Those of other days are never shown meanwhile: they would be signed
  * for these.
@@ -205,12 +205,17 @@ export function knownDrawing(client: QueryClient, panelId: string | undefined): 
   return null;
 }
 
-/** Asks for a panel that is about to be opened, and for its drawing where a list has told which one it is. */
-export function askAhead(client: QueryClient, panelId: string): void {
-  void client.prefetchQuery(panelAsked(panelId));
+/** Asks for all that is seen of a panel which is about to be opened; its drawing where a list has told which one it is. */
+export async function askAhead(client: QueryClient, panelId: string): Promise<void> {
   const { limits } = client.getQueryData<StudioAnswer>(['studio'])?.settings ?? DEFAULT_SETTINGS;
   const drawing = knownDrawing(client, panelId);
-  if (drawing !== null) void client.prefetchQuery(ofCartoon(drawing, panelId, limits));
+  await Promise.all([
+    client.prefetchQuery(panelAsked(panelId)),
+    drawing !== null && client.prefetchQuery(ofCartoon(drawing, panelId, limits)),
+    client.prefetchQuery(rackAsked),
+    client.prefetchQuery(plansAsked(panelId)),
+    client.prefetchQuery(undoAsked({ panelId }, useBench.getState())),
+  ]);
 }
 
 /** Drawings as small pictures need them. */
