@@ -1,4 +1,4 @@
-import type { Area } from './scene.ts';
+import type { Area, Outline } from './scene.ts';
 
 /** An area and so much round it. */
 export const grown = ({ x, y, width, height }: Area, by: number): Area => ({
@@ -14,20 +14,15 @@ export const meets = (a: Area, b: Area): boolean =>
 export const covers = (a: Area, b: Area): boolean =>
   a.x <= b.x && a.y <= b.y && a.x + a.width >= b.x + b.width && a.y + a.height >= b.y + b.height;
 
-/** The box of path data that has straight lines alone. */
-export function boxOfPath(d: string): Area {
+export function boxOf(outline: Outline): Area {
   let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
-  let isX = true;
-  for (const [word] of d.matchAll(/-?\d+(?:\.\d+)?/g)) {
-    const value = Number(word);
-    if (isX) {
-      minX = Math.min(minX, value);
-      maxX = Math.max(maxX, value);
-    } else {
-      minY = Math.min(minY, value);
-      maxY = Math.max(maxY, value);
+  for (const ring of outline)
+    for (let i = 0; i + 1 < ring.length; i += 2) {
+      const [x = 0, y = 0] = [ring[i], ring[i + 1]];
+      minX = Math.min(minX, x);
+      maxX = Math.max(maxX, x);
+      minY = Math.min(minY, y);
+      maxY = Math.max(maxY, y);
     }
-    isX = !isX;
-  }
   return { x: minX, y: minY, width: maxX - minX, height: maxY - minY };
 }

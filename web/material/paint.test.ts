@@ -8,11 +8,10 @@ const COUNT = 20;
 const drawing = new ReadyDrawing({
   id: 'row',
   box: { x: 0, y: 0, width: 20 * COUNT, height: 20 },
-  sheet: '',
   pieces: Array.from({ length: COUNT }, (_, i) => ({
     number: i + 1,
-    region: `M${20 * i} 0L${20 * i + 20} 0L${20 * i + 20} 20L${20 * i} 20Z`,
-    glass: '',
+    region: [Float32Array.from([20 * i, 0, 20 * i + 20, 0, 20 * i + 20, 20, 20 * i, 20])],
+    glass: [],
     labelAt: [20 * i + 10, 10] as const,
     labelRadiusMm: 10,
   })),

@@ -1,7 +1,7 @@
 import type { Look } from '#core/bench';
 import { LIGHTS, TILE_MM, type GlassLook } from '#core/glass';
 import { seededRandom } from '#core/units';
-import { boxOfPath, covers, grown, meets } from './areas.ts';
+import { boxOf, covers, grown, meets } from './areas.ts';
 import { lightUp, scenery, spill } from './lighting.ts';
 import {
   BROKEN,
@@ -15,7 +15,7 @@ import {
   TOO_SMALL,
   type Line,
 } from './lines.ts';
-import type { Area, Drawn, DrawnPiece, Metal, Palette, Scene, Standing, Window } from './scene.ts';
+import type { Area, Drawn, DrawnPiece, Metal, Outline, Palette, Scene, Standing, Window } from './scene.ts';
 import { fromDots, type Tiles } from './tiles.ts';
 
 type Pen = OffscreenCanvasRenderingContext2D;
@@ -31,14 +31,24 @@ class Ready {
     this.drawn = drawn;
   }
   get region(): Path2D {
-    return (this.asRegion ??= new Path2D(this.drawn.region));
+    return (this.asRegion ??= pathOf(this.drawn.region));
   }
   get glass(): Path2D {
-    return (this.asGlass ??= new Path2D(this.drawn.glass));
+    return (this.asGlass ??= pathOf(this.drawn.glass));
   }
   get box(): Area {
-    return (this.asBox ??= boxOfPath(this.drawn.region));
+    return (this.asBox ??= boxOf(this.drawn.region));
   }
+}
+
+function pathOf(outline: Outline): Path2D {
+  const path = new Path2D();
+  for (const ring of outline) {
+    path.moveTo(ring[0] ?? 0, ring[1] ?? 0);
+    for (let i = 2; i + 1 < ring.length; i += 2) path.lineTo(ring[i] ?? 0, ring[i + 1] ?? 0);
+    path.closePath();
+  }
+  return path;
 }
 
 /** What is drawn of a piece reaches over its own edge by so much: half a seam, or the came along it, mm. */
@@ -50,17 +60,21 @@ export class ReadyDrawing {
   readonly box: Area;
   readonly id: string;
   private readonly paths = new Map<string, Path2D>();
-  private readonly paper: string;
+  private asSheet: Path2D | null = null;
 
-  constructor({ id, box, sheet, pieces }: Drawn) {
+  constructor({ id, box, pieces }: Drawn) {
     this.id = id;
     this.box = box;
-    this.paper = sheet;
     this.pieces = new Map(pieces.map((drawn) => [drawn.number, new Ready(drawn)]));
   }
 
+  /** All regions as one shape: the paper under it all. */
   get sheet(): Path2D {
-    return this.path(this.paper);
+    if (!this.asSheet) {
+      this.asSheet = new Path2D();
+      for (const { region } of this.pieces.values()) this.asSheet.addPath(region);
+    }
+    return this.asSheet;
   }
 
   /** Path data that comes again and again, such as all seams. */

@@ -10,12 +10,15 @@ export interface Area {
   readonly height: number;
 }
 
-/** A piece as it is drawn, whatever has been done to it: path data in mm. */
+/** Closed rings, the first point not repeated: x and y in turns, mm. */
+export type Outline = readonly Float32Array[];
+
+/** A piece as it is drawn, whatever has been done to it. */
 export interface DrawnPiece {
   readonly number: number;
   /** Between the centre-lines, and the glass as cut. */
-  readonly region: string;
-  readonly glass: string;
+  readonly region: Outline;
+  readonly glass: Outline;
   readonly labelAt: readonly [number, number];
   readonly labelRadiusMm: number;
 }
@@ -25,8 +28,6 @@ export interface Drawn {
   /** Another drawing has another one. */
   readonly id: string;
   readonly box: Area;
-  /** The paper under it all. */
-  readonly sheet: string;
   readonly pieces: readonly DrawnPiece[];
 }
 

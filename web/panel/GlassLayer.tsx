@@ -1,4 +1,4 @@
-import { useEffect, useImperativeHandle, useLayoutEffect, useRef, useState, type Ref } from 'react';
+import { useImperativeHandle, useLayoutEffect, useRef, useState, type Ref } from 'react';
 import { grown } from '../material/areas.ts';
 import type { Area, Drawn, LayerName, Scene, Window } from '../material/scene.ts';
 import { inView, type Placed } from './camera.ts';
@@ -57,7 +57,8 @@ export function GlassLayer({ drawn, scene, placed, ref }: GlassLayerProps) {
     place(part.current, shown.current.part, placed);
   }, [placed, whole, part]);
 
-  useEffect(
+  // The painter is told before the page itself is laid out and drawn: both are at work at the same time.
+  useLayoutEffect(
     () =>
       painted.begin(({ layer, window, bitmap, sharp }) => {
         const canvas = (layer === 'part' ? part : whole).current;
@@ -71,7 +72,7 @@ export function GlassLayer({ drawn, scene, placed, ref }: GlassLayerProps) {
       }),
     [painted, whole, part],
   );
-  useEffect(() => painted.show(drawn, scene), [painted, drawn, scene]);
+  useLayoutEffect(() => painted.show(drawn, scene), [painted, drawn, scene]);
 
   const { box } = drawn;
   const lit = scene.lighting !== null;
@@ -80,11 +81,11 @@ export function GlassLayer({ drawn, scene, placed, ref }: GlassLayerProps) {
   // The whole is painted for the size that it has when all of it is seen; closer by, for what is seen.
   const wholeFits = pxPerMm > 0 && box.width * pxPerMm <= width && box.height * pxPerMm <= height;
   const fits = useRef(0);
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (wholeFits) fits.current = pxPerMm;
     if (fits.current > 0) painted.look('whole', { area: wallOf(box, lit), pxPerMm: fits.current * dots });
   }, [painted, box, lit, wholeFits, pxPerMm, dots]);
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (pxPerMm === 0) return;
     if (wholeFits) {
       painted.look('part', null);

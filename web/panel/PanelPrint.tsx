@@ -30,7 +30,7 @@ export function PanelPrint({ shown, view, metal, numbers, chosen = false }: Pane
   return (
     <>
       <Materials />
-      <path d={paths.sheet} fill={lit ? 'var(--dark-room)' : 'var(--paper)'} />
+      <path d={paths.region.shape()} fill={lit ? 'var(--dark-room)' : 'var(--paper)'} />
       {pieces.map((piece) => (
         <PieceMark
           key={piece.number}

@@ -16,11 +16,10 @@ export function drawnOf(paths: PicturePaths): Drawn {
   const drawn: Drawn = {
     id: `drawing-${count++}`,
     box: paths.box,
-    sheet: paths.sheet,
     pieces: [...paths.pieces].map(([number, { labelAt, labelRadiusMm }]) => ({
       number,
-      region: paths.region.get(number) ?? '',
-      glass: paths.glass.get(number) ?? '',
+      region: paths.region.ringsOf(number),
+      glass: paths.glass.ringsOf(number),
       labelAt,
       labelRadiusMm,
     })),

@@ -29,8 +29,6 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
   const unit = Math.max(paths.box.width, paths.box.height) / 100;
   const rows = new Map(pieces.map((p) => [p.number, p]));
   const difficulty = new Map(answer.cuttability.map((c) => [c.number, c.difficulty]));
-  const regions = (are: (number: number) => boolean): string =>
-    [...paths.region].flatMap(([number, region]) => (are(number) ? region : [])).join('');
   return (
     <>
       <defs>
@@ -42,11 +40,11 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
         </marker>
       </defs>
       {SHADES.map((shade, i) => (
-        <path key={shade} d={regions((n) => n % SHADES.length === i)} fill={shade} fillRule="evenodd" />
+        <path key={shade} d={paths.region.shape((n) => n % SHADES.length === i)} fill={shade} fillRule="evenodd" />
       ))}
       {heldShown && (
         <path
-          d={regions((n) => isInHand(rows.get(n)))}
+          d={paths.region.shape((n) => isInHand(rows.get(n)))}
           fill="var(--held)"
           fillOpacity={0.2}
           fillRule="evenodd"
@@ -54,7 +52,7 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
         />
       )}
       {hardShown && (
-        <path d={regions((n) => (difficulty.get(n) ?? 1) >= HARD)} fill="url(#hard-to-cut)" fillRule="evenodd" />
+        <path d={paths.region.shape((n) => (difficulty.get(n) ?? 1) >= HARD)} fill="url(#hard-to-cut)" fillRule="evenodd" />
       )}
       <path
         d={paths.lines.join('')}
