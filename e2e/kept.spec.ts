@@ -128,3 +128,66 @@ test('what was out of sight for long begins anew', async ({ page }) => {
   await expect(boardOn(page)).toBeVisible();
   expect(await isTheOne(page)).toBe(false);
 });
+
+test('a panel is drawn while a hand comes to its link, follows what happens meanwhile, and is that one when it is opened', async ({
+  page,
+}) => {
+  await page.goto(`${DEMO}/`);
+  const link = page.locator('a[href="/panels/heron/bench"]').first();
+  await link.hover();
+  await expect(page.getByTestId('board')).toHaveCount(1);
+  await expect(boardOn(page)).toHaveCount(0);
+  await expect(page).toHaveTitle(/^Today/);
+  await page
+    .getByTestId('board')
+    .evaluate((board) => void ((board as unknown as { isTheOne: boolean }).isTheOne = true));
+  // Another screen goes on before it is opened.
+  const beside = await page.context().newPage();
+  await beside.goto(`${HERON}/bench`);
+  const counts = beside.getByTestId('counts');
+  const before = (await counts.textContent()) ?? '';
+  const [cut] = (await panelOf(boardOn(beside))).pieces.filter((piece) => piece.stage === 'cut');
+  await beside.getByLabel(/Tally line/).fill(`${cut?.number} ground`);
+  await beside.keyboard.press('Enter');
+  await expect(counts).not.toHaveText(before);
+  const after = (await counts.textContent()) ?? '';
+  await link.click();
+  await expect(seen(page.getByTestId('counts'))).toHaveText(after);
+  await expect(page).toHaveTitle(/^Bench/);
+  expect(await isTheOne(page)).toBe(true);
+  await beside.keyboard.press('Escape');
+  await beside.locator('body').press('Control+z');
+  await expect(seen(page.getByTestId('counts'))).toHaveText(before);
+});
+
+test('a panel that a hand went past does nothing, and is let go', async ({ page }) => {
+  await page.clock.install();
+  await page.goto(`${DEMO}/`);
+  await page.locator('a[href="/panels/heron/bench"]').first().hover();
+  await page.clock.runFor(1000);
+  await expect(page.getByTestId('board')).toHaveCount(1);
+  await page.keyboard.press('/');
+  await expect(page.locator('input:focus')).toHaveCount(0);
+  await page.clock.runFor(61_000);
+  await expect(page.getByTestId('board')).toHaveCount(0);
+});
+
+test('each panel is kept as its own: what was begun on one is there after a look at another', async ({ page }) => {
+  await page.goto(`${DEMO}/`);
+  await page.locator('a[href="/panels/heron/bench"]').first().click();
+  await expect(boardOn(page)).toBeVisible();
+  await mark(page);
+  await page.getByLabel(/Tally line/).fill('12 gro');
+  await place(page, 'Today');
+  const other = page.locator('a[href^="/panels/"]:not([href*="/heron/"])').first();
+  const address = (await other.getAttribute('href')) ?? '';
+  await other.click();
+  await expect(page).toHaveURL(new RegExp(address));
+  await expect(boardOn(page)).toBeVisible();
+  expect(await isTheOne(page)).toBe(false);
+  await place(page, 'Today');
+  await page.locator('a[href="/panels/heron/bench"]').first().click();
+  await expect(seen(page.getByLabel(/Tally line/))).toHaveValue('12 gro');
+  expect(await isTheOne(page)).toBe(true);
+  await seen(page.getByLabel(/Tally line/)).fill('');
+});

@@ -1,5 +1,5 @@
 import { lazy, useState, type ComponentType } from 'react';
-import { fetchUnasked } from '../state/offline.ts';
+import { atRest, fetchUnasked } from '../state/offline.ts';
 
 /** A place that is fetched when it is first opened, or before, and once here is drawn without waiting. */
 export interface Place {
@@ -27,7 +27,5 @@ export function place(load: () => Promise<ComponentType>): Place {
 export function fetchAtRest(places: readonly Place[]): void {
   const [next, ...others] = places;
   if (!next) return;
-  const go = () => void fetchUnasked(() => next.fetch()).then((isHere) => isHere && fetchAtRest(others));
-  if ('requestIdleCallback' in window) requestIdleCallback(go, { timeout: 2000 });
-  else setTimeout(go, 50);
+  atRest(() => void fetchUnasked(() => next.fetch()).then((isHere) => isHere && fetchAtRest(others)));
 }

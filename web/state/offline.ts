@@ -7,19 +7,29 @@ const NOT_AGAIN_MS = 60_000;
 /** So long after the page has come its parts are kept for when there is no network. */
 const LATER_MS = 1500;
 
-let atRest = 0;
+let unasked = 0;
 
 /** Fetches a part of the page that nobody waits for. It may fail without a word: it is fetched again when it is wanted. */
 export async function fetchUnasked(fetch: () => Promise<void>): Promise<boolean> {
-  atRest++;
+  unasked++;
   try {
     await fetch();
     return true;
   } catch {
     return false;
   } finally {
-    atRest--;
+    unasked--;
   }
+}
+
+/** Does something while there is nothing else to do; the answer takes it back as long as it was not done. */
+export function atRest(go: () => void): () => void {
+  if ('requestIdleCallback' in window) {
+    const asked = requestIdleCallback(go, { timeout: 2000 });
+    return () => cancelIdleCallback(asked);
+  }
+  const timer = setTimeout(go, 50);
+  return () => clearTimeout(timer);
 }
 
 /** Lets the page open without a network from now on, where the browser allows it: on this computer, or by HTTPS. */
@@ -27,7 +37,7 @@ export function keepForOffline(): void {
   // A part of a page that the server no longer has: it was brought up to date meanwhile.
   window.addEventListener('vite:preloadError', (event) => {
     // What is fetched at rest, and does not come, is wanted by nobody yet: the page with all that is typed in it stays.
-    if (atRest > 0) return event.preventDefault();
+    if (unasked > 0) return event.preventDefault();
     if (!mayReload()) return;
     event.preventDefault();
     window.location.reload();

@@ -37,6 +37,7 @@ import { useBench } from './bench.ts';
 import { heard } from './freshness.ts';
 import { useInStep } from './inStep.ts';
 import { listen } from './live.ts';
+import { atRest } from './offline.ts';
 import { outbox } from './outboxHere.ts';
 
 export type { PanelRow, PieceRow, StockRow } from '#core/bench';
@@ -205,17 +206,47 @@ export function knownDrawing(client: QueryClient, panelId: string | undefined): 
   return null;
 }
 
-/** Asks for all that is seen of a panel which is about to be opened; its drawing where a list has told which one it is. */
+/** So many drawings are fetched before anybody has come near them. */
+const MOST_AHEAD = 12;
+
+/** Fetches the drawings of panels that are shown in small, the first ones, each while there is nothing else to do. */
+export function useDrawingsAtRest(panels: readonly { readonly id: string; readonly cartoonId: string | null }[]): void {
+  const client = useQueryClient();
+  const { limits } = useSettings();
+  const drawn = panels.flatMap(({ id, cartoonId }) => (cartoonId === null ? [] : { id, cartoonId }));
+  const wanted = JSON.stringify(drawn.slice(0, MOST_AHEAD));
+  useEffect(() => {
+    let takeBack = () => {};
+    let isOver = false;
+    const fetch = ([next, ...others]: typeof drawn) => {
+      if (!next || isOver) return;
+      takeBack = atRest(
+        () => void client.prefetchQuery(ofCartoon(next.cartoonId, next.id, limits)).then(() => fetch(others)),
+      );
+    };
+    fetch(JSON.parse(wanted) as typeof drawn);
+    return () => {
+      isOver = true;
+      takeBack();
+    };
+  }, [client, limits, wanted]);
+}
+
+/**
+ * Asks for all that is seen of a panel which is about to be opened; its drawing where a list has told which one it is.
+ * The answer comes with what its picture is made from.
+ */
 export async function askAhead(client: QueryClient, panelId: string): Promise<void> {
   const { limits } = client.getQueryData<StudioAnswer>(['studio'])?.settings ?? DEFAULT_SETTINGS;
   const drawing = knownDrawing(client, panelId);
-  await Promise.all([
+  const picture = Promise.all([
     client.prefetchQuery(panelAsked(panelId)),
     drawing !== null && client.prefetchQuery(ofCartoon(drawing, panelId, limits)),
     client.prefetchQuery(rackAsked),
-    client.prefetchQuery(plansAsked(panelId)),
-    client.prefetchQuery(undoAsked({ panelId }, useBench.getState())),
   ]);
+  void client.prefetchQuery(plansAsked(panelId));
+  void client.prefetchQuery(undoAsked({ panelId }, useBench.getState()));
+  await picture;
 }
 
 /** Drawings as small pictures need them. */
