@@ -191,3 +191,52 @@ test('each panel is kept as its own: what was begun on one is there after a look
   expect(await isTheOne(page)).toBe(true);
   await seen(page.getByLabel(/Tally line/)).fill('');
 });
+
+test('each job begins at its own top, and is found again where it was left', async ({ page }) => {
+  await page.setViewportSize({ width: 1024, height: 500 });
+  await page.goto(`${DEMO}/jobs`);
+  const work = page.locator('#work');
+  const jobs = seen(page.locator('#work a[href^="/jobs/"]:not([href*="?"])'));
+  await expect(jobs.nth(1)).toBeVisible();
+  const [first, second] = await jobs.evaluateAll((links) => [...new Set(links.map((a) => a.getAttribute('href')))]);
+  const open = (address: string | null | undefined) =>
+    seen(page.locator(`#work a[href="${address}"]`))
+      .first()
+      .click();
+  const top = () => work.evaluate((node) => node.scrollTop);
+  await open(first);
+  await expect(page).toHaveURL(new RegExp(`${first}$`));
+  await work.evaluate((node) => node.scrollTo(0, 120));
+  await expect.poll(top).toBe(120);
+  await place(page, 'Jobs');
+  await open(second);
+  await expect(page).toHaveURL(new RegExp(`${second}$`));
+  await expect.poll(top).toBe(0);
+  await place(page, 'Jobs');
+  await open(first);
+  await expect.poll(top).toBe(120);
+});
+
+test('no two things on a page have one name, however many panels and steps are kept', async ({ page }) => {
+  await page.goto(`${DEMO}/`);
+  const links = page.locator('a[href^="/panels/"][href$="/bench"]');
+  await expect(links.first()).toBeVisible();
+  const [first, second] = await links.evaluateAll((all) => [...new Set(all.map((a) => a.getAttribute('href')))]);
+  for (const address of [first, second]) {
+    await place(page, 'Today');
+    await seen(page.locator(`a[href="${address}"]`))
+      .first()
+      .click();
+    await expect(boardOn(page)).toBeVisible();
+    await boardOn(page).press('ArrowRight');
+    for (const step of [/^Cartoon/, /^Glass/, /^Bench/]) {
+      await place(page, step);
+      await expect(page.getByRole('separator', { name: 'Width of the sheet' })).toBeVisible();
+    }
+  }
+  const twice = await page.evaluate(() => {
+    const names = [...document.querySelectorAll('[id]')].map(({ id }) => id);
+    return names.filter((name, i) => names.indexOf(name) !== i);
+  });
+  expect(twice).toEqual([]);
+});

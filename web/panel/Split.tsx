@@ -1,6 +1,6 @@
 import { ChevronDown, ChevronLeft, ChevronRight, ChevronUp } from 'lucide-react';
-import { useRef, useState, type ReactNode } from 'react';
-import { Group, Panel, Separator, useDefaultLayout, usePanelRef } from 'react-resizable-panels';
+import { useId, useRef, useState, type ReactNode } from 'react';
+import { Group, Panel, Separator, useDefaultLayout, usePanelRef, type Layout } from 'react-resizable-panels';
 import { browserStorage } from '../state/browserStorage.ts';
 import { useMedia } from '../ui/useMedia.ts';
 
@@ -17,7 +17,14 @@ const { storage } = browserStorage();
  */
 export function Split({ id, side, children }: { id: string; side: ReactNode; children: ReactNode }) {
   const isUpright = useMedia(UPRIGHT);
-  const layout = useDefaultLayout({ storage, id: `nelvik-sheet-${id}-${isUpright ? 'upright' : 'wide'}` });
+  const { defaultLayout, onLayoutChanged } = useDefaultLayout({
+    storage,
+    id: `nelvik-sheet-${id}-${isUpright ? 'upright' : 'wide'}`,
+  });
+  // The same place of several panels may be on the page, and each part of a page has a name of its own.
+  const here = useId();
+  const [work, beside] = [`${here}work`, `${here}sheet`];
+  const named = ({ work: a = 0, sheet: b = 0 }: Layout): Layout => ({ [work]: a, [beside]: b });
   const sheet = usePanelRef();
   const [isFolded, setIsFolded] = useState(false);
   /** How wide it was before it was folded. */
@@ -30,9 +37,10 @@ export function Split({ id, side, children }: { id: string; side: ReactNode; chi
       orientation={isUpright ? 'vertical' : 'horizontal'}
       disableCursor
       className="min-h-0 flex-1"
-      {...layout}
+      defaultLayout={defaultLayout && named(defaultLayout)}
+      onLayoutChanged={({ [work]: a = 0, [beside]: b = 0 }, meta) => onLayoutChanged({ work: a, sheet: b }, meta)}
     >
-      <Panel id="work" minSize={isUpright ? 200 : 320} className="relative flex flex-col">
+      <Panel id={work} minSize={isUpright ? 200 : 320} className="relative flex flex-col">
         {children}
         <button
           type="button"
@@ -49,7 +57,7 @@ export function Split({ id, side, children }: { id: string; side: ReactNode; chi
         className={`shrink-0 bg-line data-[separator=active]:bg-copper data-[separator=hover]:bg-strong ${isUpright ? 'h-px cursor-row-resize' : 'w-px cursor-col-resize'}`}
       />
       <Panel
-        id="sheet"
+        id={beside}
         panelRef={sheet}
         collapsible
         collapsedSize={0}

@@ -65,7 +65,8 @@ export class Outlines {
 
 function dataOf(ring: Float32Array): string {
   let data = '';
-  for (let i = 0; i + 1 < ring.length; i += 2) data += `${i === 0 ? 'M' : 'L'}${f(ring[i] ?? 0)} ${f(ring[i + 1] ?? 0)}`;
+  for (let i = 0; i + 1 < ring.length; i += 2)
+    data += `${i === 0 ? 'M' : 'L'}${f(ring[i] ?? 0)} ${f(ring[i + 1] ?? 0)}`;
   return `${data}Z`;
 }
 

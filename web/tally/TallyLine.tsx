@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useId, useState } from 'react';
 import { Droplets, Grip, Mic } from 'lucide-react';
 import { useSettings } from '../state/studio.ts';
 import { finished, stepThrough, usePastLines } from './pastLines.ts';
@@ -18,6 +18,7 @@ export function TallyLine({
   onWet: () => void;
 }) {
   const [pad, setPad] = useState(false);
+  const effect = useId();
   const { isCalled, answer } = useTallyCall();
   const { field } = tally;
   const { lines } = usePastLines();
@@ -67,7 +68,7 @@ export function TallyLine({
             spellCheck={false}
             autoCapitalize="none"
             autoComplete="off"
-            aria-describedby="tally-effect"
+            aria-describedby={effect}
             className="min-w-24 flex-1 bg-transparent py-2 text-[20px] font-semibold outline-none placeholder:font-normal placeholder:text-mute"
             onKeyDown={(event) => {
               // The key that leads here means nothing more once it is here.
@@ -89,7 +90,7 @@ export function TallyLine({
             }}
           />
           <output
-            id="tally-effect"
+            id={effect}
             aria-live="polite"
             className={`max-w-[62%] text-right text-[15.5px] leading-tight ${tally.isProblem ? 'font-semibold text-risk' : 'text-ink'}`}
             data-testid="effect"

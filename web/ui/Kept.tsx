@@ -33,7 +33,10 @@ export function Kept({ here, ahead, children }: { here: string; ahead?: Place | 
   if (!now || now.content !== children || now.turn < last) {
     const seen: Seen = { name: here, content: children, turn: last + 1 };
     const all = now ? places.map((place) => (place === now ? seen : place)) : [...places, seen];
-    const [least = 0] = all.map(({ turn }) => turn).sort((a, b) => a - b).slice(-MOST_KEPT);
+    const [least = 0] = all
+      .map(({ turn }) => turn)
+      .sort((a, b) => a - b)
+      .slice(-MOST_KEPT);
     setPlaces(all.filter(({ turn }) => turn >= least));
   }
   const isNew = ahead && !places.some(({ name }) => name === ahead.name);

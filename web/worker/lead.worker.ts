@@ -5,24 +5,23 @@ import type { LineAllowance } from '#core/sizing';
 
 /** A leaded panel whose order and cuts are asked for. */
 export interface LeadAsk {
-  readonly key: string;
+  readonly cartoonId: string | null;
   readonly cartoon: Cartoon;
   readonly asked: LeadAsked;
   readonly allowance: LineAllowance;
 }
 
 export interface LeadFound {
-  readonly key: string;
   readonly plan: LeadPlan;
   readonly cuts: CutList;
   /** What the wanted order costs beside the best one; null where none is wanted. */
   readonly breaks: OrderBreaks | null;
 }
 
-onmessage = ({ data: { key, cartoon, asked, allowance } }: MessageEvent<LeadAsk>) => {
+onmessage = ({ data: { cartoon, asked, allowance } }: MessageEvent<LeadAsk>) => {
   const { plan, cuts } = leadOf(cartoon, allowance, asked);
   const { order, ...free } = asked;
   const breaks = order ? orderBreaks(leadOf(cartoon, allowance, free).plan, plan) : null;
-  const found: LeadFound = { key, plan, cuts, breaks };
+  const found: LeadFound = { plan, cuts, breaks };
   postMessage(found);
 };

@@ -1,3 +1,4 @@
+import { useId } from 'react';
 import { boxOf } from '#core/geometry';
 import { GlassPattern } from '../../panel/GlassPattern.tsx';
 import type { PanelView } from '../../panel/view.ts';
@@ -6,6 +7,7 @@ import type { PieceRow } from '../../state/studio.ts';
 /** The cut outline of one piece in its glass, with its flow. */
 export function PieceDrawing({ view, piece }: { view: PanelView; piece: PieceRow }) {
   const { answer, glasses } = view;
+  const pattern = useId();
   const cut = answer?.cuts.find((c) => c.number === piece.number);
   if (!cut || cut.rings.length === 0) return null;
   const { minX, minY, maxX, maxY } = boxOf(cut.rings.flat());
@@ -23,12 +25,12 @@ export function PieceDrawing({ view, piece }: { view: PanelView; piece: PieceRow
     >
       {glass && (
         <defs>
-          <GlassPattern id="one-glass" glass={glass} flowDeg={piece.flowDeg ?? 0} />
+          <GlassPattern id={pattern} glass={glass} flowDeg={piece.flowDeg ?? 0} />
         </defs>
       )}
       <path
         d={d}
-        fill={glass ? 'url(#one-glass)' : 'var(--paper)'}
+        fill={glass ? `url(#${pattern})` : 'var(--paper)'}
         stroke="var(--score)"
         strokeWidth={1}
         vectorEffect="non-scaling-stroke"

@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, useId } from 'react';
 import type { CartoonAnswer } from '#contract';
 import type { Point } from '#core/geometry';
 import { letterSize } from '../../panel/letterSizes.ts';
@@ -24,6 +24,9 @@ interface SheetProps {
 /** The cartoon on white paper: regions, lines as wide as what they take up, numbers, flow arrows, sections. */
 export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardShown, heldShown }: SheetProps) {
   const { cartoon } = answer;
+  // The desks of several panels may be on the page: each has patterns of its own.
+  const here = useId();
+  const [hard, arrowHead] = [`${here}hard`, `${here}arrow`];
   // On the screen they are written by a worker, always as large as they can be read.
   const printing = usePrinting();
   const unit = Math.max(paths.box.width, paths.box.height) / 100;
@@ -32,10 +35,10 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
   return (
     <>
       <defs>
-        <pattern id="hard-to-cut" width="3.2" height="3.2" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+        <pattern id={hard} width="3.2" height="3.2" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
           <path d="M0 0V3.2" stroke="var(--crack)" strokeWidth="0.7" strokeOpacity="0.55" />
         </pattern>
-        <marker id="flow-head" viewBox="0 0 6 6" refX="5" refY="3" markerWidth="5" markerHeight="5" orient="auto">
+        <marker id={arrowHead} viewBox="0 0 6 6" refX="5" refY="3" markerWidth="5" markerHeight="5" orient="auto">
           <path d="M0 .6L5.4 3L0 5.4" fill="none" stroke="var(--held)" strokeWidth="1.1" />
         </marker>
       </defs>
@@ -52,7 +55,11 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
         />
       )}
       {hardShown && (
-        <path d={paths.region.shape((n) => (difficulty.get(n) ?? 1) >= HARD)} fill="url(#hard-to-cut)" fillRule="evenodd" />
+        <path
+          d={paths.region.shape((n) => (difficulty.get(n) ?? 1) >= HARD)}
+          fill={`url(#${hard})`}
+          fillRule="evenodd"
+        />
       )}
       <path
         d={paths.lines.join('')}
@@ -103,6 +110,7 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
                   deg={row.flowDeg}
                   lengthMm={Math.max(unit * 1.5, p.labelRadiusMm * 1.5)}
                   offMm={size * 0.75}
+                  head={arrowHead}
                 />
               )}
             </g>
@@ -114,7 +122,19 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
 });
 
 /** Beside the number, along the streaks. */
-function FlowArrow({ at: [x, y], deg, lengthMm, offMm }: { at: Point; deg: number; lengthMm: number; offMm: number }) {
+function FlowArrow({
+  at: [x, y],
+  deg,
+  lengthMm,
+  offMm,
+  head,
+}: {
+  at: Point;
+  deg: number;
+  lengthMm: number;
+  offMm: number;
+  head: string;
+}) {
   return (
     <g transform={`translate(${x} ${y}) rotate(${deg}) translate(0 ${offMm})`}>
       <path
@@ -122,7 +142,7 @@ function FlowArrow({ at: [x, y], deg, lengthMm, offMm }: { at: Point; deg: numbe
         stroke="var(--held)"
         strokeWidth={0.55}
         fill="none"
-        markerEnd="url(#flow-head)"
+        markerEnd={`url(#${head})`}
       />
     </g>
   );

@@ -8,7 +8,7 @@ import { pieceAt } from '../../panel/pieceAt.ts';
 import { showNumbers } from '#core/units';
 import { useSelection } from '../../state/selection.ts';
 import { useSend } from '../../state/send.ts';
-import { useCutting, type Worked } from '../../panel/useCutting.ts';
+import { useCutting, type Cutting } from '../../panel/useCutting.ts';
 import type { PanelView } from '../../panel/view.ts';
 import { catching, isSameCatch, linesWithin, REACH_PX } from './catching.ts';
 import { isInHand } from './ChangeList.tsx';
@@ -25,7 +25,7 @@ export interface Desk {
   /** What the pointer would catch, shown before it is lifted. */
   readonly caught: Catch | null;
   /** Lines that would cure the piece looked at. */
-  readonly cure: Worked<Proposal | null>;
+  readonly cure: Cutting<Proposal | null>;
   readonly busy: boolean;
   setMode(mode: Mode): void;
   tap(at: Point, mmPerPx: number): void;

@@ -1,9 +1,12 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { LayingPlan } from '#core/laying';
 import type { Corner } from '#core/leading';
 import type { PanelView } from '../../../panel/view.ts';
 import { useSend } from '../../../state/send.ts';
-import type { LayingAsk, LayingFound } from '../../../worker/laying.worker.ts';
+import { useWorked } from '../../../ui/useWorked.ts';
+import type { LayingAsk } from '../../../worker/laying.worker.ts';
+
+const begin = () => new Worker(new URL('../../../worker/laying.worker.ts', import.meta.url), { type: 'module' });
 
 /** The stage of a piece that lies in its place, tacked. */
 const IN_PLACE = 'in-place';
@@ -50,31 +53,18 @@ export function useLaying(view: PanelView) {
 
 /** Worked out in a worker; while it is anew the one before stays in sight. */
 function useLayingPlan({ panel, pieces, paths }: PanelView, corner: Corner, isWanted: boolean): LayingPlan | null {
-  const [found, setFound] = useState<{ readonly cartoonId: string | null; readonly plan: LayingPlan } | null>(null);
   const { cartoonId } = panel;
   // The bench is drawn with every tap: as long as nobody asks, nothing is worked out.
   const sections = isWanted ? JSON.stringify(pieces.map(({ number, section }) => [number, section])) : '';
   const ask = useMemo((): LayingAsk | null => {
     if (!isWanted || !paths) return null;
-    const key = `${cartoonId} ${corner} ${sections}`;
     return {
-      key,
+      cartoonId,
       cartoon: paths.cartoon,
       corner,
       sections: new Map(JSON.parse(sections) as [number, string | null][]),
     };
   }, [isWanted, paths, cartoonId, corner, sections]);
-  const answered = useRef<LayingAsk>(null);
-  useEffect(() => {
-    // Asked already: its place is seen again, and nothing has changed.
-    if (ask === null || answered.current === ask) return;
-    const worker = new Worker(new URL('../../../worker/laying.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<LayingFound>) => {
-      answered.current = ask;
-      setFound({ cartoonId, plan: data.plan });
-    };
-    worker.postMessage(ask);
-    return () => worker.terminate();
-  }, [ask, cartoonId]);
-  return isWanted && found?.cartoonId === cartoonId ? found.plan : null;
+  const found = useWorked<LayingAsk, LayingPlan>(ask, begin);
+  return isWanted && found?.of.cartoonId === cartoonId ? found.answer : null;
 }
