@@ -168,15 +168,23 @@ test('six sheets that arrive together are one form and one step', async ({ page 
   await expect(six).toHaveCount(0);
 });
 
-test('the sheet is folded away and stays so; the panel takes its room', async ({ page }) => {
+test('the sheet is folded away and stays so, and as wide as it was drawn; the panel takes its room', async ({
+  page,
+}) => {
   await bench(page);
-  const board = boardOn(page);
-  const before = (await board.boundingBox())?.width ?? 0;
+  const width = async () => (await boardOn(page).boundingBox())?.width ?? 0;
+  const before = await width();
   await page.getByRole('button', { name: 'Fold the sheet away' }).click();
-  await expect.poll(async () => (await board.boundingBox())?.width ?? 0).toBeGreaterThan(before + 250);
+  await expect.poll(width).toBeGreaterThan(before + 250);
   await page.reload();
+  await expect.poll(width).toBeGreaterThan(before + 250);
   await page.getByRole('button', { name: 'Show the sheet' }).click();
-  await expect.poll(async () => (await board.boundingBox())?.width ?? 0).toBeLessThan(before + 20);
+  await expect.poll(width).toBeLessThan(before + 20);
+  await page.getByRole('separator', { name: 'Width of the sheet' }).press('ArrowLeft');
+  await expect.poll(width).toBeLessThan(before - 20);
+  const narrower = await width();
+  await page.reload();
+  await expect.poll(async () => Math.abs((await width()) - narrower)).toBeLessThan(3);
 });
 
 test('the table: sorted, searched, with other columns, copied into a file as it is seen', async ({ page }) => {

@@ -24,7 +24,8 @@ export function Split({ id, side, children }: { id: string; side: ReactNode; chi
   // The same place of several panels may be on the page, and each part of a page has a name of its own.
   const here = useId();
   const [work, beside] = [`${here}work`, `${here}sheet`];
-  const named = ({ work: a = 0, sheet: b = 0 }: Layout): Layout => ({ [work]: a, [beside]: b });
+  const left = defaultLayout?.work !== undefined && { [work]: defaultLayout.work, [beside]: defaultLayout.sheet ?? 0 };
+  const keep = (layout: Layout): Layout => ({ work: layout[work] ?? 0, sheet: layout[beside] ?? 0 });
   const sheet = usePanelRef();
   const [isFolded, setIsFolded] = useState(false);
   /** How wide it was before it was folded. */
@@ -37,8 +38,10 @@ export function Split({ id, side, children }: { id: string; side: ReactNode; chi
       orientation={isUpright ? 'vertical' : 'horizontal'}
       disableCursor
       className="min-h-0 flex-1"
-      defaultLayout={defaultLayout && named(defaultLayout)}
-      onLayoutChanged={({ [work]: a = 0, [beside]: b = 0 }, meta) => onLayoutChanged({ work: a, sheet: b }, meta)}
+      {...(left && { defaultLayout: left })}
+      onLayoutChanged={(layout, { requestedLayout: asked, ...how }) =>
+        onLayoutChanged(keep(layout), { ...how, ...(asked && { requestedLayout: keep(asked) }) })
+      }
     >
       <Panel id={work} minSize={isUpright ? 200 : 320} className="relative flex flex-col">
         {children}
