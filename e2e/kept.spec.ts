@@ -206,8 +206,13 @@ test('each job begins at its own top, and is found again where it was left', asy
   const top = () => work.evaluate((node) => node.scrollTop);
   await open(first);
   await expect(page).toHaveURL(new RegExp(`${first}$`));
-  await work.evaluate((node) => node.scrollTo(0, 120));
-  await expect.poll(top).toBe(120);
+  // As soon as there is so much of it.
+  await expect
+    .poll(async () => {
+      await work.evaluate((node) => node.scrollTo(0, 120));
+      return top();
+    })
+    .toBe(120);
   await place(page, 'Jobs');
   await open(second);
   await expect(page).toHaveURL(new RegExp(`${second}$`));
@@ -239,4 +244,19 @@ test('no two things on a page have one name, however many panels and steps are k
     return names.filter((name, i) => names.indexOf(name) !== i);
   });
   expect(twice).toEqual([]);
+});
+
+test('what was typed on a panel is there after nine minutes elsewhere', async ({ page }) => {
+  await page.clock.install();
+  await page.goto(`${HERON}/bench`);
+  await expect(boardOn(page)).toBeVisible();
+  await mark(page);
+  await page.getByLabel(/Tally line/).fill('12 gro');
+  await place(page, 'Today');
+  await expect(page).toHaveTitle(/^Today/);
+  await page.clock.runFor(9 * 60_000);
+  await page.goBack();
+  await expect(seen(page.getByLabel(/Tally line/))).toHaveValue('12 gro');
+  expect(await isTheOne(page)).toBe(true);
+  await seen(page.getByLabel(/Tally line/)).fill('');
 });

@@ -82,7 +82,8 @@ for (const [what, place, opens, part] of OVER)
     await expect(page.locator(part).first()).toBeVisible();
     for (const size of SIZES) {
       await page.setViewportSize(size);
-      // A list closes when the window changes.
+      // A list closes when the window changes, which it is told of with the next frame.
+      await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
       if (!(await page.locator(part).first().isVisible())) for (const open of opens) await open(page);
       // What lies over a place is answered before the place is seen again: it alone is looked at. All rules by day, and
       // contrast, which is all that lamplight changes, by lamplight.

@@ -2,7 +2,7 @@ import { Activity, Fragment, use, useEffect, useEffectEvent, useState, type Reac
 import { InSight } from './inSight.ts';
 
 /** So long a place is kept out of sight, ms: what was opened yesterday begins anew today. */
-const KEPT_MS = 10 * 60_000;
+export const KEPT_MS = 10 * 60_000;
 
 /** … and so many, the ones seen last. */
 const MOST_KEPT = 10;
