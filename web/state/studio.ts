@@ -7,6 +7,7 @@ import {
   useQuery,
   useQueryClient,
   type QueryClient,
+  type QueryKey,
   type UseQueryResult,
 } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
@@ -206,11 +207,15 @@ export function knownDrawing(client: QueryClient, panelId: string | undefined): 
   return null;
 }
 
-/** So many drawings are fetched before anybody has come near them. */
+/** So many panels are fetched before anybody has come near them. */
 const MOST_AHEAD = 12;
 
-/** Fetches the drawings of panels that are shown in small, the first ones, each while there is nothing else to do. */
-export function useDrawingsAtRest(panels: readonly { readonly id: string; readonly cartoonId: string | null }[]): void {
+/**
+ * Fetches panels that are shown in small, the first ones, with all that their pictures are made from, each while there is
+ * nothing else to do.
+ * They are kept up to date by what is told of them, as those that are open.
+ */
+export function usePanelsAtRest(panels: readonly { readonly id: string; readonly cartoonId: string | null }[]): void {
   const client = useQueryClient();
   const { limits } = useSettings();
   const drawn = panels.flatMap(({ id, cartoonId }) => (cartoonId === null ? [] : { id, cartoonId }));
@@ -218,13 +223,15 @@ export function useDrawingsAtRest(panels: readonly { readonly id: string; readon
   useEffect(() => {
     let takeBack = () => {};
     let isOver = false;
-    const fetch = ([next, ...others]: typeof drawn) => {
-      if (!next || isOver) return;
-      takeBack = atRest(
-        () => void client.prefetchQuery(ofCartoon(next.cartoonId, next.id, limits)).then(() => fetch(others)),
-      );
+    const fetch = async ({ id, cartoonId }: (typeof drawn)[number]) => {
+      await client.prefetchQuery(ofCartoon(cartoonId, id, limits));
+      await client.prefetchQuery({ ...panelAsked(id), staleTime: Infinity });
+      await client.prefetchQuery({ ...rackAsked, staleTime: Infinity });
     };
-    fetch(JSON.parse(wanted) as typeof drawn);
+    const next = ([one, ...others]: typeof drawn) => {
+      if (one && !isOver) takeBack = atRest(() => void fetch(one).then(() => next(others)));
+    };
+    next(JSON.parse(wanted) as typeof drawn);
     return () => {
       isOver = true;
       takeBack();
@@ -234,15 +241,18 @@ export function useDrawingsAtRest(panels: readonly { readonly id: string; readon
 
 /**
  * Asks for all that is seen of a panel which is about to be opened; its drawing where a list has told which one it is.
- * The answer comes with what its picture is made from.
+ * The answer comes once there is something of all that its picture is made from.
  */
 export async function askAhead(client: QueryClient, panelId: string): Promise<void> {
   const { limits } = client.getQueryData<StudioAnswer>(['studio'])?.settings ?? DEFAULT_SETTINGS;
   const drawing = knownDrawing(client, panelId);
+  const panel = panelAsked(panelId);
+  const cartoon = ofCartoon(drawing, panelId, limits);
+  const here = (key: QueryKey, asked: Promise<void>) => client.getQueryData(key) === undefined && asked;
   const picture = Promise.all([
-    client.prefetchQuery(panelAsked(panelId)),
-    drawing !== null && client.prefetchQuery(ofCartoon(drawing, panelId, limits)),
-    client.prefetchQuery(rackAsked),
+    here(panel.queryKey, client.prefetchQuery(panel)),
+    drawing !== null && here(cartoon.queryKey, client.prefetchQuery(cartoon)),
+    here(rackAsked.queryKey, client.prefetchQuery(rackAsked)),
   ]);
   void client.prefetchQuery(plansAsked(panelId));
   void client.prefetchQuery(undoAsked({ panelId }, useBench.getState()));

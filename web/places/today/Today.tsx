@@ -4,7 +4,7 @@ import { waitOf } from '#core/words';
 import { WaitList } from '../../labour/WaitList.tsx';
 import { SmallPicture } from '../../panel/SmallPicture.tsx';
 import { standingIn } from '../../panel/standing.ts';
-import { useDrawingsAtRest, useSettings, useSketches, useStudio, useToday, useWaits } from '../../state/studio.ts';
+import { usePanelsAtRest, useSettings, useSketches, useStudio, useToday, useWaits } from '../../state/studio.ts';
 import { momentWords, weekdayWords } from '../../ui/dates.ts';
 import { useMinute } from '../../ui/useMinute.ts';
 import { FirstSteps } from './FirstSteps.tsx';
@@ -26,7 +26,7 @@ export function Today() {
   const settings = useSettings();
   const now = useMinute();
   const glances = (data?.jobs ?? []).flatMap((job) => job.panels);
-  useDrawingsAtRest(glances.map((g) => g.panel));
+  usePanelsAtRest(glances.map((g) => g.panel));
   const sketches = useSketches(glances.map((g) => g.panel.cartoonId));
   if (!studio || !data) return null;
   if (!studio.hasJobs) return <FirstSteps data={studio} />;
