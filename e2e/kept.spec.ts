@@ -160,6 +160,32 @@ test('a panel is drawn while a hand comes to its link, follows what happens mean
   await expect(seen(page.getByTestId('counts'))).toHaveText(before);
 });
 
+test('a panel at whose link a hand has waited is painted when it is first seen', async ({ page }) => {
+  // How large its board is was seen before.
+  await page.goto(`${HERON}/bench`);
+  await expect(seen(page.locator('[data-painted]'))).toHaveCount(1);
+  await expect(async () => {
+    await page.goto(`${DEMO}/`);
+    const link = page.locator('a[href="/panels/heron/bench"]').first();
+    await link.hover();
+    await expect(page.getByTestId('board')).toHaveCount(1);
+    await page.waitForTimeout(2000);
+    const isPainted = await link.evaluate(
+      (anchor) =>
+        new Promise<boolean>((tell) => {
+          (anchor as HTMLAnchorElement).click();
+          const look = () => {
+            const board = document.querySelector('[data-testid="board"]');
+            if (board?.checkVisibility()) tell(board.parentElement?.querySelector('[data-painted]') !== null);
+            else requestAnimationFrame(look);
+          };
+          look();
+        }),
+    );
+    expect(isPainted).toBe(true);
+  }).toPass({ timeout: 60_000 });
+});
+
 test('a panel that a hand went past does nothing, and is let go', async ({ page }) => {
   await page.clock.install();
   await page.goto(`${DEMO}/`);

@@ -2,7 +2,7 @@ import type { GlassLook, LightKind } from '#core/glass';
 import { roomOf } from './lighting.ts';
 import { changedAreas, paint, ReadyDrawing, glassesIn } from './paint.ts';
 import type { Area, FromPainter, LayerName, Palette, Scene, ToPainter, Window } from './scene.ts';
-import { sizeFor, SMALL, Tiles, WHOLE } from './tiles.ts';
+import { LARGE, sizeFor, SMALL, Tiles, WHOLE } from './tiles.ts';
 
 interface Layer {
   readonly window: Window;
@@ -27,6 +27,8 @@ interface View {
 
 /** So many pieces are not painted oftener than need be. */
 const MANY = 500;
+/** So long nothing is to be painted before tiles are worked out ahead, ms. */
+const QUIET_MS = 3000;
 /** Longest side of a picture, dots: what every browser's canvas can hold. */
 const MOST_PX = 8192;
 
@@ -44,6 +46,7 @@ export class Painter {
   /** … and what will be wanted where somebody looks closer, worked out while there is nothing else to do. */
   private readonly later = new Map<string, WantedTile>();
   private isWorking = false;
+  private quiet: ReturnType<typeof setTimeout> | undefined;
   private readonly tileAsks: { key: string; look: GlassLook; light: LightKind }[] = [];
   private readonly tell: (message: FromPainter, transfer: Transferable[]) => void;
 
@@ -141,8 +144,8 @@ export class Painter {
     // A small picture is looked at as a whole next.
     if (size === SMALL)
       for (const look of looks)
-        if (!this.tiles.has(look, light, WHOLE))
-          this.later.set(JSON.stringify([look, light]), { look, light, size: WHOLE });
+        if (!this.tiles.has(look, light, LARGE))
+          this.later.set(JSON.stringify([look, light]), { look, light, size: LARGE });
     this.work();
     // The layer stays here to be painted on: what is told is a copy.
     void createImageBitmap(layer.canvas).then((bitmap) =>
@@ -154,6 +157,7 @@ export class Painter {
 
   /** One tile at a time, so that what is asked meanwhile is not kept waiting. */
   private work(): void {
+    clearTimeout(this.quiet);
     if (this.isWorking) return;
     this.isWorking = true;
     setTimeout(() => {
@@ -170,13 +174,22 @@ export class Painter {
         const [next] = this.wanted.values();
         if (next?.size !== size) this.sharpen();
       }
-      const [ahead] = entry || ask ? [] : this.later;
-      if (ahead) {
-        this.tiles.make(ahead[1].look, ahead[1].light, ahead[1].size);
-        this.later.delete(ahead[0]);
-      }
-      if (this.wanted.size > 0 || this.tileAsks.length > 0 || this.later.size > 0) this.work();
+      if (this.wanted.size > 0 || this.tileAsks.length > 0) this.work();
+      else this.workAhead(QUIET_MS);
     });
+  }
+
+  /** A tile keeps a core busy: the first moments after something was painted belong to whatever a hand does next. */
+  private workAhead(afterMs: number): void {
+    clearTimeout(this.quiet);
+    const [entry] = this.later;
+    if (!entry) return;
+    this.quiet = setTimeout(() => {
+      const [name, { look, light, size }] = entry;
+      this.tiles.make(look, light, size);
+      this.later.delete(name);
+      this.workAhead(0);
+    }, afterMs);
   }
 
   private async tile(key: string, look: GlassLook, light: LightKind): Promise<void> {

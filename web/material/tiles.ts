@@ -13,7 +13,7 @@ import {
 
 /** Dots a side: for a small picture, for a whole window, for a whole panel, for what is looked at closely. */
 export const SMALL = 96;
-const LARGE = 160;
+export const LARGE = 160;
 export const WHOLE = 256;
 export const CLOSE = 512;
 /** From so many dots a millimetre on, the closer tile shows more than the other. */

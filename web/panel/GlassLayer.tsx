@@ -1,6 +1,7 @@
-import { useImperativeHandle, useLayoutEffect, useRef, useState, type Ref } from 'react';
+import { use, useImperativeHandle, useInsertionEffect, useLayoutEffect, useRef, useState, type Ref } from 'react';
 import { grown } from '../material/areas.ts';
 import type { Area, Drawn, LayerName, Scene, Window } from '../material/scene.ts';
+import { InSight } from '../ui/inSight.ts';
 import { inView, type Placed } from './camera.ts';
 import { Painted } from './painting.ts';
 
@@ -11,6 +12,8 @@ const BESIDE = 0.06;
 
 /** The panel with as much round it as its light, or its edge, reaches. */
 const wallOf = (box: Area, lit: boolean): Area => grown(box, lit ? WALL * Math.max(box.width, box.height) : 8);
+
+const wholeWindow = (box: Area, lit: boolean, pxPerMm: number): Window => ({ area: wallOf(box, lit), pxPerMm });
 
 /** What is on each canvas now. */
 type OnCanvas = Partial<Record<LayerName, Window>>;
@@ -80,10 +83,15 @@ export function GlassLayer({ drawn, scene, placed, ref }: GlassLayerProps) {
   const { pxPerMm, width, height } = placed;
   // The whole is painted for the size that it has when all of it is seen; closer by, for what is seen.
   const wholeFits = pxPerMm > 0 && box.width * pxPerMm <= width && box.height * pxPerMm <= height;
+  const isSeen = use(InSight);
+  // Out of sight other effects rest, and what is drawn ahead is to be painted ahead.
+  useInsertionEffect(() => {
+    if (!isSeen) painted.ahead(drawn, scene, wholeFits ? wholeWindow(box, lit, pxPerMm * dots) : null);
+  }, [isSeen, painted, drawn, scene, wholeFits, box, lit, pxPerMm, dots]);
   const fits = useRef(0);
   useLayoutEffect(() => {
     if (wholeFits) fits.current = pxPerMm;
-    if (fits.current > 0) painted.look('whole', { area: wallOf(box, lit), pxPerMm: fits.current * dots });
+    if (fits.current > 0) painted.look('whole', wholeWindow(box, lit, fits.current * dots));
   }, [painted, box, lit, wholeFits, pxPerMm, dots]);
   useLayoutEffect(() => {
     if (pxPerMm === 0) return;

@@ -17,8 +17,8 @@ let worker: Worker | null = null;
 const views = new Map<string, Painted>();
 /** Out of sight, the one that has rested longest first: each may come back, and then is painted already. */
 const resting = new Set<Painted>();
-/** So many are kept painted out of sight. */
-const MOST_RESTING = 8;
+/** So much is kept painted out of sight: a few dozen small pictures, or the steps of a few panels, dots. */
+const MOST_RESTING = 16_000_000;
 const tiles = new Map<string, Tile>();
 const files = new Map<string, (blob: Blob | null) => void>();
 let count = 0;
@@ -81,7 +81,7 @@ function tellPalette(): void {
 function hear(message: FromPainter): void {
   if (message.kind === 'picture') {
     const view = views.get(message.view);
-    if (view) view.onPicture(message);
+    if (view) view.hear(message);
     else message.bitmap.close();
   } else if (message.kind === 'tile') {
     const tile = tiles.get(message.key);
@@ -99,31 +99,45 @@ export const expectPicture = (): void => void painter();
 
 /** One panel as it is kept painted for one place on a page. */
 export class Painted {
-  onPicture: (picture: Picture) => void = ({ bitmap }) => bitmap.close();
   private readonly name = `view-${count++}`;
   private drawn: Drawn | null = null;
   private scene: Scene | null = null;
   private readonly windows = new Map<LayerName, Window>();
-  /** A picture came while nobody took it. */
-  private isBehind = false;
+  private take: ((picture: Picture) => void) | null = null;
+  /** What came while nobody took it: the last picture of each layer. */
+  private readonly waiting = new Map<LayerName, Picture>();
 
   /** From now on pictures are taken; the answer ends that, and all is kept painted for a while. */
-  begin(onPicture: (picture: Picture) => void): () => void {
-    if (this.isBehind) this.end();
-    this.onPicture = onPicture;
+  begin(take: (picture: Picture) => void): () => void {
+    this.take = take;
     resting.delete(this);
     views.set(this.name, this);
+    for (const picture of this.waiting.values()) take(picture);
+    this.waiting.clear();
     return () => this.rest();
+  }
+
+  hear(picture: Picture): void {
+    if (this.take) return this.take(picture);
+    this.waiting.get(picture.layer)?.bitmap.close();
+    this.waiting.set(picture.layer, picture);
+  }
+
+  /** Painted before it is seen, as whoever is at a link to it is likely to see it next. */
+  ahead(drawn: Drawn, scene: Scene, whole: Window | null): void {
+    this.rest();
+    this.show(drawn, scene);
+    if (whole) this.look('whole', whole);
   }
 
   show(drawn: Drawn, scene: Scene): void {
     const before = this.drawn;
+    if (before === drawn && this.scene === scene) return;
     this.drawn = drawn;
     this.scene = scene;
     if (before?.id !== drawn.id) {
       if (!isShown(drawn, this)) say({ kind: 'drawn', drawn });
       this.leave(before);
-      for (const other of resting) if (!other.shows(drawn)) other.end();
     }
     say({ kind: 'scene', view: this.name, drawnId: drawn.id, scene });
   }
@@ -154,23 +168,34 @@ export class Painted {
   }
 
   private rest(): void {
-    this.onPicture = ({ bitmap }) => {
-      bitmap.close();
-      this.isBehind = true;
-    };
+    this.take = null;
+    views.set(this.name, this);
+    resting.delete(this);
     resting.add(this);
-    const [first] = resting;
-    if (first && resting.size > MOST_RESTING) first.end();
+    let dots = 0;
+    // Those that have rested longest are let go.
+    for (const painted of [...resting].reverse()) {
+      dots += painted.dots();
+      if (dots > MOST_RESTING) painted.end();
+    }
   }
 
   private end(): void {
     views.delete(this.name);
     resting.delete(this);
-    this.isBehind = false;
+    for (const { bitmap } of this.waiting.values()) bitmap.close();
+    this.waiting.clear();
     say({ kind: 'gone', view: this.name });
     this.leave(this.drawn);
     this.drawn = null;
+    this.scene = null;
     this.windows.clear();
+  }
+
+  private dots(): number {
+    let dots = 0;
+    for (const { area, pxPerMm } of this.windows.values()) dots += area.width * area.height * pxPerMm ** 2;
+    return dots;
   }
 
   shows(drawn: Drawn): boolean {
