@@ -1,5 +1,13 @@
-import { Suspense, useEffect, useMemo } from 'react';
-import { Navigate, Route, Routes, useLocation, type Path } from 'react-router';
+import { Suspense, useEffect, useMemo, type ReactNode } from 'react';
+import {
+  Navigate,
+  NavigationType,
+  Route,
+  Routes,
+  UNSAFE_LocationContext,
+  useLocation,
+  type Path,
+} from 'react-router';
 import { Toaster } from 'sonner';
 import { ApiError } from '../state/api.ts';
 import { useBench } from '../state/bench.ts';
@@ -108,11 +116,13 @@ function shownAt(address: Path): Place {
     content: (
       <Mishap place={pathname}>
         <Suspense fallback={<Opening words="Opening the place …" />}>
-          <Routes location={address}>
-            <Route path={path} element={<Here />}>
-              {path === PANEL_PATH && <Route path="*" element={<StepHere address={address} />} />}
-            </Route>
-          </Routes>
+          <At address={address}>
+            <Routes>
+              <Route path={path} element={<Here />}>
+                {path === PANEL_PATH && <Route path="*" element={<StepHere address={address} />} />}
+              </Route>
+            </Routes>
+          </At>
         </Suspense>
       </Mishap>
     ),
@@ -129,10 +139,24 @@ function Opening({ words }: { words: string }) {
 
 /** A step of a panel, with the address that it was opened by: out of sight it does not follow the one that is seen. */
 const StepHere = ({ address }: { address: Path }) => (
-  <Routes location={address}>
-    <Route path="*" element={<StepAt address={address.pathname} />} />
-  </Routes>
+  <At address={address}>
+    <Routes>
+      <Route path="*" element={<StepAt address={address.pathname} />} />
+    </Routes>
+  </At>
 );
+
+/**
+ * Holds what is drawn at the address that it was opened by. Routes that are given a location follow every other change
+ * of address all the same, and each link in each place that is kept would be drawn anew.
+ */
+function At({ address, children }: { address: Path; children: ReactNode }) {
+  const held = useMemo(
+    () => ({ location: { ...address, state: null, key: 'default' }, navigationType: NavigationType.Push }),
+    [address],
+  );
+  return <UNSAFE_LocationContext value={held}>{children}</UNSAFE_LocationContext>;
+}
 
 function StepAt({ address }: { address: string }) {
   const { step, isNamed } = stepAt(address);
