@@ -176,6 +176,8 @@ export const ANSWERS = {
     ),
   }),
   panelHours: z.strictObject({ seq, hours: z.array(ROWS.hours), mishaps: z.array(ROWS.mishaps) }),
+  /** Whether a label is taken, and those that are free after it. */
+  labels: z.strictObject({ first: text, isTaken: z.boolean(), next: z.array(text) }),
   rack: z.strictObject({
     seq,
     stock: z.array(ROWS.stock),
@@ -247,6 +249,7 @@ export type PlansAnswer = AnswerOf<'plans'>;
 export type WaitsAnswer = AnswerOf<'waits'>;
 export type DayAnswer = AnswerOf<'day'>;
 export type PanelHoursAnswer = AnswerOf<'panelHours'>;
+export type LabelsAnswer = AnswerOf<'labels'>;
 export type RackAnswer = AnswerOf<'rack'>;
 export type AwayAnswer = AnswerOf<'away'>;
 export type HangsAnswer = AnswerOf<'hangs'>;

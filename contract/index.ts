@@ -29,6 +29,7 @@ export {
   type PanelAnswer,
   type PanelHoursAnswer,
   type Place,
+  type LabelsAnswer,
   type RackAnswer,
   type ReckoningAnswer,
   type StudioAnswer,

@@ -39,6 +39,16 @@ export async function piecesOn(board: Locator): Promise<ReadonlyMap<number, OnSc
   );
 }
 
+/**
+ * Where joints lie on a board, px of the page, by their numbers.
+ * @param board as it is on the page, by its test id
+ */
+export async function jointsOn(board: Locator): Promise<ReadonlyMap<number, Point>> {
+  const { joints } = await drawingOn(board);
+  const [a, b, c, d, e, f] = await shownBy(board);
+  return new Map(joints.map(({ number, at: [x, y] }) => [number, [a * x + c * y + e, b * x + d * y + f]]));
+}
+
 /** Where one piece lies. */
 export async function pieceOn(board: Locator, number: number): Promise<OnScreen> {
   const piece = (await piecesOn(board)).get(number);

@@ -333,6 +333,15 @@ describe('the data', () => {
     server = await testServer({ folder });
     expect(checkStudio(server.store)).toEqual([]);
     expect(server.desk.state.get('stock', 'S1')).toMatchObject({ areaMm2: 0, gone: 'used up' });
+    // What is gone keeps its label, for the ledger speaks of it.
+    expect((await server.send('/labels?first=S0&many=2')).body).toEqual({
+      first: 'S0',
+      isTaken: false,
+      next: ['S2', 'S3'],
+    });
+    expect((await server.send('/labels?first=s1&many=0')).body).toEqual({ first: 's1', isTaken: true, next: [] });
+    for (const asked of ['', '?first=%20&many=1', '?first=S1&many=-1', '?first=S1&many=41', '?first=S1&many=x'])
+      expect((await server.send(`/labels${asked}`)).status, asked).toBe(400);
   });
   it('a full disk: a plain sentence, nothing changed, and work goes on when there is room', async () => {
     await panelWithGlass(server);

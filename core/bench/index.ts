@@ -38,6 +38,7 @@ export {
 } from './acts/laid.ts';
 export type { LayOut, SheetLaidOut } from './acts/layOut/act.ts';
 export { backsCalled, pieceNumbered } from './acts/picked.ts';
+export { isLabelTaken } from './acts/taking.ts';
 export type { Source, Taking } from './acts/taking.ts';
 export { runningClock } from './acts/clock.ts';
 export { SIDES, type Side } from './acts/joints.ts';

@@ -12,7 +12,7 @@ import { awayAnswer, hangsAnswer } from '../queries/away.ts';
 import { panelHistory, pieceAnswer } from '../queries/history.ts';
 import { archivedAnswer, commissionAnswer, jobsAnswer } from '../queries/jobs.ts';
 import { panelAnswer, panelHoursAnswer } from '../queries/panel.ts';
-import { ledgerAnswer, rackAnswer } from '../queries/rack.ts';
+import { labelsAnswer, ledgerAnswer, rackAnswer } from '../queries/rack.ts';
 import { reckoningAnswer } from '../queries/reckoning.ts';
 import { dayAnswer } from '../queries/day.ts';
 import { plansAnswer } from '../queries/plans.ts';
@@ -29,6 +29,8 @@ const before = z.coerce.number().int().min(0).optional().catch(undefined);
 const instant = z.coerce.number().int().min(0).max(8.64e15);
 /** Days as the studio counts them, and the instants between which they lie. */
 const day = z.string().regex(/^\d{4}-\d\d-\d\d$/);
+/** A label, and after it as many as a crate holds. */
+const labels = z.object({ first: z.string().trim().min(1).max(80), many: z.coerce.number().int().min(0).max(40) });
 const period = z.object({ from: instant, to: instant, first: day, last: day });
 const LONGEST_MS = 32 * 24 * 3600 * 1000;
 const FOREVER = 'private, max-age=31536000, immutable';
@@ -96,6 +98,11 @@ export function queries(desk: Desk, drawings: Drawings, shelf: Shelf, clock: () 
     found(res, dayAnswer(desk, from, to, [first, last]), 'day');
   });
   router.get('/rack', (_req, res) => found(res, rackAnswer(desk), 'rack'));
+  router.get('/labels', (req, res) => {
+    const asked = labels.safeParse(req.query);
+    if (!asked.success) return sendError(res, 'bad-input', 'Say after which label, and how many; nothing was changed.');
+    found(res, labelsAnswer(desk, asked.data.first, asked.data.many), 'label');
+  });
   router.get('/away', (_req, res) => found(res, awayAnswer(desk, clock()), 'list'));
   router.get('/hangs/:table/:id', (req, res) => {
     const table = PUT_AWAY.find((t) => t === req.params.table);

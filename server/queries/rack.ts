@@ -1,5 +1,6 @@
-import type { LedgerAnswer, RackAnswer } from '#contract';
-import { glassLabel, routeOf } from '#core/bench';
+import type { LabelsAnswer, LedgerAnswer, RackAnswer } from '#contract';
+import { glassLabel, isLabelTaken, routeOf } from '#core/bench';
+import { labelsFrom } from '#core/stock';
 import type { Desk } from '../desk.ts';
 import { glassNeeds } from './glassNeed.ts';
 import { photosOf } from './photos.ts';
@@ -24,6 +25,12 @@ export function rackAnswer(desk: Desk): RackAnswer {
     ...needed(desk),
     totals: Object.fromEntries(totals.map(({ kind, mm2 }) => [kind, mm2])),
   } as RackAnswer;
+}
+
+/** Labels that are free after one: glass that is used up keeps its own, for the ledger speaks of it. */
+export function labelsAnswer({ state }: Desk, first: string, howMany: number): LabelsAnswer {
+  const isTaken = (label: string) => isLabelTaken(state, label);
+  return { first, isTaken: isTaken(first), next: labelsFrom(first, howMany + 1, isTaken).slice(1) };
 }
 
 /** What is laid out and not cut yet, by the labels of the glass. */

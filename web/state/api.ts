@@ -77,6 +77,8 @@ export const api = {
   /** @param id of the piece's row: the panel's, a slash and the piece's own */
   piece: (id: string) => place<'piece'>(`/pieces/${id.split('/').map(at).join('/')}`),
   rack: () => place<'rack'>('/rack'),
+  /** Labels that are free after one. */
+  labels: (first: string, many: number) => place<'labels'>(`/labels?first=${at(first)}&many=${many}`),
   waits: () => place<'waits'>('/waits'),
   supplies: () => place<'supplies'>('/supplies'),
   inWork: () => place<'in-work'>('/in-work'),

@@ -57,6 +57,16 @@ export const useOpening = () => useQuery({ queryKey: ['opening'], queryFn: api.o
 const rackAsked = { queryKey: ['rack'], queryFn: api.rack, ...asked } as const;
 export const useRack = () => useQuery(rackAsked);
 
+/** Labels that are free after one, over all glass that the studio ever had. */
+export const labelsAsked = (first: string, many: number) =>
+  ({
+    queryKey: ['labels', first, many],
+    queryFn: () => api.labels(first, many),
+    enabled: first !== '',
+    networkMode: 'always',
+    retry: false,
+  }) as const;
+
 /** The photo of a sheet that stands on the rack, or that its offcuts came from. */
 export function useSheetPhoto(rootId: string | undefined): Tables['photos'] | undefined {
   const { data } = useQuery({

@@ -39,10 +39,22 @@ interface TextProps extends InputHTMLAttributes<HTMLInputElement> {
   readonly hint?: string;
   readonly problem?: string | null;
 }
-export function TextField({ label, hint, problem, className = '', ...rest }: TextProps) {
+export function TextField({ label, hint, problem, className = '', onFocus, ...rest }: TextProps) {
   return (
     <Field label={label} hint={hint} problem={problem}>
-      {(ids) => <input {...ids} className={`${BOX} ${className}`} autoComplete="off" {...rest} />}
+      {(ids) => (
+        <input
+          {...ids}
+          className={`${BOX} ${className}`}
+          autoComplete="off"
+          // A number that is typed takes the place of the one that stands there: 6 after a tap on 1 is not 16.
+          onFocus={(event) => {
+            if (rest.inputMode) event.currentTarget.select();
+            onFocus?.(event);
+          }}
+          {...rest}
+        />
+      )}
     </Field>
   );
 }

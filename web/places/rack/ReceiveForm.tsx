@@ -1,4 +1,5 @@
-import { useMemo } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import { z } from 'zod';
 import type { StudioAnswer } from '#contract';
@@ -7,7 +8,7 @@ import { BOUNDS } from '#core/limits';
 import { labelsFrom } from '#core/stock';
 import { lengthToMm, priceOfArea, showLength, showMoney, type DisplayUnit } from '#core/units';
 import { useSend } from '../../state/send.ts';
-import type { StockRow } from '../../state/studio.ts';
+import { labelsAsked, type StockRow } from '../../state/studio.ts';
 import { Button } from '../../ui/Button.tsx';
 import { free, label, length, money } from '../../ui/form/fields.ts';
 import { Form, FormChoice, FormText } from '../../ui/form/Form.tsx';
@@ -16,6 +17,8 @@ import { useKeptForm } from '../../ui/form/useKeptForm.ts';
 /** More than a crate holds is a slip of the finger. */
 const MOST_AT_ONCE = 40;
 
+const TAKEN = 'This label is taken.';
+
 const receiptOf = (unit: DisplayUnit, taken: readonly string[]) => {
   const side = length(unit, { least: 1, most: BOUNDS.lengthMm.most }, 'From 1 mm up.');
   return z.object({
@@ -23,7 +26,7 @@ const receiptOf = (unit: DisplayUnit, taken: readonly string[]) => {
     glassId: z.string().min(1, 'Enter the glass first.'),
     label: label('What is written on it.').refine(
       (text) => !taken.some((other) => other.toLowerCase() === text.toLowerCase()),
-      'This label is taken.',
+      TAKEN,
     ),
     width: side,
     height: side,
@@ -37,14 +40,7 @@ const receiptOf = (unit: DisplayUnit, taken: readonly string[]) => {
   });
 };
 
-/** A sheet arrives, or an offcut is put on the rack. */
-export function ReceiveForm({
-  data,
-  labels,
-  settings,
-  like,
-  done,
-}: {
+interface ReceiveProps {
   data: StudioAnswer;
   /** Of what stands on the rack. */
   labels: readonly string[];
@@ -52,15 +48,35 @@ export function ReceiveForm({
   /** One that came before: what comes now is much like it. */
   like?: StockRow;
   done: () => void;
-}) {
+}
+
+/** A sheet arrives, or an offcut is put on the rack. */
+export function ReceiveForm(props: ReceiveProps) {
+  const { like, labels } = props;
+  const { data, isLoading } = useQuery(labelsAsked(like?.id ?? '', 1));
+  // It begins with a label that nothing has; where nobody answers, with one that nothing on the rack has.
+  if (isLoading) return null;
+  const [label = ''] = like ? (data?.next ?? after(like.id, 1, labels)) : [];
+  return <ReceiveFields {...props} begin={label} />;
+}
+
+/** Labels after one that nothing on the rack has. */
+const after = (first: string, howMany: number, onRack: readonly string[]): string[] =>
+  labelsFrom(first, howMany + 1, (label) => onRack.some((other) => other.toLowerCase() === label.toLowerCase())).slice(
+    1,
+  );
+
+function ReceiveFields({ data, labels, settings, like, begin, done }: ReceiveProps & { readonly begin: string }) {
   const send = useSend();
+  const client = useQueryClient();
   const { unit, currency, locale } = settings;
-  const schema = useMemo(() => receiptOf(unit, labels), [unit, labels]);
+  const [taken, setTaken] = useState<readonly string[]>([]);
+  const schema = useMemo(() => receiptOf(unit, [...labels, ...taken]), [unit, labels, taken]);
   const shown = (mm: number) => showLength(mm, unit, 2).replace('⁄', '/');
   const form = useKeptForm(like ? `receive-like-${like.id}` : 'receive', schema, {
     kind: like?.kind ?? 'sheet',
     glassId: like?.glassId ?? data.glasses[0]?.id ?? '',
-    label: like ? (labelsFrom(like.id, 2, labels).at(-1) ?? '') : '',
+    label: begin,
     howMany: '1',
     width: like ? shown(like.widthMm) : '',
     height: like ? shown(like.heightMm) : '',
@@ -74,7 +90,8 @@ export function ReceiveForm({
     name: ['kind', 'glassId', 'width', 'height', 'cost', 'label', 'howMany'],
   });
   const many = Math.min(MOST_AT_ONCE, Math.max(0, Math.floor(Number(howMany)) || 0));
-  const more = first.trim() === '' ? [] : labelsFrom(first.trim(), many, labels).slice(1);
+  const free = useQuery(labelsAsked(first.trim(), Math.max(0, many - 1)));
+  const more = first.trim() === '' || many < 2 ? [] : (free.data?.next ?? after(first.trim(), many - 1, labels));
   const worth = kind === 'sheet' ? worthOf(glassId, lengthToMm(width, unit), lengthToMm(height, unit)) : 0;
   return (
     <Form
@@ -83,7 +100,14 @@ export function ReceiveForm({
       onSend={async (receipt) => {
         const { label: first, howMany, width: widthMm, height: heightMm, cost: costCents, ...rest } = receipt;
         const own = rest.kind === 'sheet' ? worthOf(rest.glassId, widthMm, heightMm) : 0;
-        const names = labelsFrom(first, howMany, labels);
+        const { isTaken, next } = await client
+          .fetchQuery(labelsAsked(first, howMany - 1))
+          .catch(() => ({ isTaken: false, next: after(first, howMany - 1, labels) }));
+        if (isTaken) {
+          setTaken([...taken, first]);
+          return form.setError('label', { message: TAKEN }, { shouldFocus: true });
+        }
+        const names = [first, ...next];
         const items = names.map((label) => ({ ...rest, label, widthMm, heightMm, costCents: costCents ?? own }));
         const [only] = items;
         const command =
