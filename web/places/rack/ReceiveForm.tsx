@@ -90,8 +90,9 @@ function ReceiveFields({ data, labels, settings, like, begin, done }: ReceivePro
     name: ['kind', 'glassId', 'width', 'height', 'cost', 'label', 'howMany'],
   });
   const many = Math.min(MOST_AT_ONCE, Math.max(0, Math.floor(Number(howMany)) || 0));
-  const free = useQuery(labelsAsked(first.trim(), Math.max(0, many - 1)));
-  const more = first.trim() === '' || many < 2 ? [] : (free.data?.next ?? after(first.trim(), many - 1, labels));
+  const counted = many > 1 ? first.trim() : '';
+  const free = useQuery(labelsAsked(counted, many - 1));
+  const more = counted === '' ? [] : (free.data?.next ?? after(counted, many - 1, labels));
   const worth = kind === 'sheet' ? worthOf(glassId, lengthToMm(width, unit), lengthToMm(height, unit)) : 0;
   return (
     <Form
