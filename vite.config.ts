@@ -38,7 +38,7 @@ const offline = VitePWA({
         urlPattern: ({ url, request }) =>
           request.method === 'GET' &&
           url.pathname.startsWith('/api/') &&
-          !/^\/api\/(live|export|copies|opening|enter)/.test(url.pathname),
+          !/^\/api\/(live|export|copies|opening|enter|labels)/.test(url.pathname),
         handler: 'NetworkFirst',
         options: {
           cacheName: 'nelvik-answers',
