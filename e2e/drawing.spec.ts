@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import { setTimeout } from 'node:timers/promises';
+import { expect, test, type Page, type Route } from '@playwright/test';
 import { seen, field } from './handsOf.ts';
 import { benchPage, choose } from './parts.ts';
 import { DRAWINGS } from './servers.ts';
@@ -26,8 +27,8 @@ test.afterAll(() => page.close());
 
 const mode = (name: string) =>
   page.getByRole('toolbar', { name: 'Changes to the drawing' }).getByRole('button', { name, exact: true }).click();
-/** Taps the drawing at a place in mm. */
-const tap = async (x: number, y: number) => {
+/** Taps the drawing at a place in mm, whatever is being worked out. */
+const tapNow = async (x: number, y: number) => {
   const at = await boardOn(page).evaluate(
     (svg, [mx, my]) => {
       const matrix = (svg.firstElementChild as SVGGElement).getScreenCTM() as DOMMatrix;
@@ -36,8 +37,12 @@ const tap = async (x: number, y: number) => {
     },
     [x, y] as const,
   );
-  await expect(page.getByText('Working it out …')).toHaveCount(0);
   await page.mouse.click(...at);
+};
+/** Taps the drawing at a place in mm, once it stands. */
+const tap = async (x: number, y: number) => {
+  await expect(page.getByText('Working it out …')).toHaveCount(0);
+  await tapNow(x, y);
 };
 const newPanel = async (title: string) => {
   await page.goto(`${DRAWINGS}/jobs?new=1`);
@@ -208,6 +213,25 @@ test('the crosshair does by keyboard what a tap does', async () => {
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: /^Piece \d+ · difficulty/ })).toBeVisible();
+});
+
+test('what is tapped while the drawing is being changed is done on the drawing that comes of it', async () => {
+  await mode('Look');
+  await tap(-4, -4);
+  const piece = page.getByRole('heading', { name: /^Piece \d+ · difficulty/ });
+  await expect(piece).toHaveCount(0);
+  await mode('Numbers');
+  const late = async (route: Route) => {
+    await setTimeout(1500);
+    await route.continue();
+  };
+  await page.route('**/edit', late, { times: 1 });
+  await page.getByRole('button', { name: 'In rows from the top' }).click();
+  await mode('Look');
+  await expect(page.getByText('Working it out …')).toBeVisible();
+  await tapNow(20, 20);
+  await expect(page.getByText('Working it out …')).toBeVisible();
+  await expect(piece).toHaveText(/^Piece 1 /);
 });
 
 test('a changed drawing: what stays, changes, is new and gone is shown before it is accepted', async () => {

@@ -1,4 +1,4 @@
-import { useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { notifyManager, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { toast } from 'sonner';
 import type { Accepted, PanelEdit } from '#contract';
@@ -119,6 +119,9 @@ function asksFirst(error: unknown): boolean {
   return true;
 }
 
+/** When whoever looks at an answer has been told of it: it is fetched a turn before that. */
+const shown = (): Promise<void> => new Promise((resolve) => notifyManager.schedule(resolve));
+
 /** Sends, says how it went, and comes back when the screen shows what stands now. */
 async function run(
   client: QueryClient,
@@ -135,6 +138,7 @@ async function run(
     // Carried out before, but its answer was lost: whatever it changed may have been missed.
     if (again) await client.invalidateQueries();
     else await heard.change(client, seq, touched, told);
+    await shown();
     return true;
   } catch (error) {
     if (isAnsweredElsewhere(error) || isKeptForLater(error)) return false;

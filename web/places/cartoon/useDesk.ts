@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useEffectEvent, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { CartoonAnswer, PanelEdit } from '#contract';
 import { needsCure, type Proposal } from '#core/cutting';
@@ -26,6 +26,7 @@ export interface Desk {
   readonly caught: Catch | null;
   /** Lines that would cure the piece looked at. */
   readonly cure: Cutting<Proposal | null>;
+  /** A change is being worked out; what is tapped meanwhile waits for it. */
   readonly busy: boolean;
   setMode(mode: Mode): void;
   tap(at: Point, mmPerPx: number): void;
@@ -38,6 +39,11 @@ export interface Desk {
   clear(): void;
 }
 
+interface Tap {
+  readonly at: Point;
+  readonly mmPerPx: number;
+}
+
 /** The light changes of one drawing: what is tapped in which mode, and what it then does. */
 export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
   const { panel } = view;
@@ -48,7 +54,11 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
   const [node, setNode] = useState<number | null>(null);
   const [spot, setSpot] = useState<Point | null>(null);
   const [caught, setCaught] = useState<Catch | null>(null);
-  const [busy, setBusy] = useState(false);
+  const [isSent, setSent] = useState(false);
+  // A change is done with once the drawing that came of it is what is shown.
+  const busy = isSent || answer.id !== panel.cartoonId;
+  /** Tapped while a change is worked out: done, in order, on the drawing that comes of it. */
+  const [waiting, setWaiting] = useState<readonly Tap[]>([]);
   const send = useSend();
   const { numbers, panelId, at } = useSelection();
   const catchOf = useMemo(() => catching(cartoon), [cartoon]);
@@ -68,9 +78,9 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
     setCaught(null);
   };
   const edit = async (change: PanelEdit, said: string) => {
-    setBusy(true);
+    setSent(true);
     const done = await send.edit(panel.id, change, said);
-    setBusy(false);
+    setSent(false);
     clear();
     return done;
   };
@@ -83,8 +93,7 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
     setLines(new Set([...lines, ...linesWithin(cartoon, around)]));
     return true;
   };
-  const tap = (place: Point, mmPerPx: number) => {
-    if (busy) return;
+  const act = ({ at: place, mmPerPx }: Tap) => {
     const meant = catchOf(mode, node !== null, place, REACH_PX * mmPerPx);
     const meantLine = meant?.line ?? null;
     setSpot(null);
@@ -141,6 +150,13 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
       }
     }
   };
+  const actOnNext = useEffectEvent(() => {
+    const [next, ...later] = waiting;
+    if (busy || !next) return;
+    setWaiting(later);
+    act(next);
+  });
+  useEffect(() => actOnNext(), [busy, waiting]);
   return {
     mode,
     taps,
@@ -152,9 +168,14 @@ export function useDesk(view: PanelView, answer: CartoonAnswer): Desk {
     busy,
     setMode: (next) => {
       clear();
+      setWaiting([]);
       setModeOnly(next);
     },
-    tap,
+    tap: (place, mmPerPx) => {
+      const tap = { at: place, mmPerPx };
+      if (busy) setWaiting([...waiting, tap]);
+      else act(tap);
+    },
     hover,
     ring,
     look: setSpot,

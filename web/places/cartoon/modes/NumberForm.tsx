@@ -3,7 +3,7 @@ import { BOUNDS } from '#core/limits';
 import { Button } from '../../../ui/Button.tsx';
 import { Form, FormText } from '../../../ui/form/Form.tsx';
 import { useKeptForm } from '../../../ui/form/useKeptForm.ts';
-import type { ModeProps } from './ModeProps.ts';
+import { CHANGING, type ModeProps } from './ModeProps.ts';
 
 const WHY = `A whole number from 1 to ${BOUNDS.number.most.toLocaleString('en')}.`;
 const NUMBER = z.object({
@@ -24,11 +24,11 @@ export function NumberForm({ one, panelId, desk }: { one: number; panelId: strin
       label={`Number of piece ${one}`}
       className="grid grid-cols-[1fr_auto] items-start gap-2"
       onSend={async ({ to }) => {
-        if (!desk.busy && (await desk.edit({ kind: 'number', from: one, to }, `${one} is ${to} now.`))) form.forget();
+        if (await desk.edit({ kind: 'number', from: one, to }, `${one} is ${to} now.`)) form.forget();
       }}
     >
       <FormText name="to" label={`Piece ${one} becomes`} inputMode="numeric" />
-      <Button type="submit" className="mt-[25px]" aria-disabled={desk.busy}>
+      <Button type="submit" className="mt-[25px]" unless={desk.busy ? CHANGING : null}>
         Change
       </Button>
     </Form>

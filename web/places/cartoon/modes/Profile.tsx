@@ -5,7 +5,7 @@ import { profileWords } from '#core/words';
 import { Button } from '../../../ui/Button.tsx';
 import { Form, FormChoice, FormText } from '../../../ui/form/Form.tsx';
 import { useKeptForm } from '../../../ui/form/useKeptForm.ts';
-import type { ModeProps } from './ModeProps.ts';
+import { CHANGING, type ModeProps } from './ModeProps.ts';
 
 const OWN = 'own';
 const PROFILE = z
@@ -27,7 +27,7 @@ export function Profile({ view, desk }: ModeProps) {
       label="What the picked lines take up"
       className="grid gap-2"
       onSend={async ({ profile }) => {
-        if (lines.length === 0 || desk.busy) return;
+        if (lines.length === 0) return;
         if (await desk.edit({ kind: 'profile', lines, profile }, 'Lines changed.')) form.forget();
       }}
     >
@@ -46,7 +46,7 @@ export function Profile({ view, desk }: ModeProps) {
       />
       {code === OWN && <FormText name="typed" label="Its code" hint="h, u or f and the millimetres" />}
       {lines.length > 0 && (
-        <Button look="go" type="submit" aria-disabled={desk.busy}>
+        <Button look="go" type="submit" unless={desk.busy ? CHANGING : null}>
           Give it to {lines.length === 1 ? 'this line' : 'these lines'}
         </Button>
       )}

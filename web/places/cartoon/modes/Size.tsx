@@ -7,7 +7,7 @@ import { length } from '../../../ui/form/fields.ts';
 import { Form, FormText } from '../../../ui/form/Form.tsx';
 import { useKeptForm } from '../../../ui/form/useKeptForm.ts';
 import { isInHand } from '../ChangeList.tsx';
-import type { ModeProps } from './ModeProps.ts';
+import { CHANGING, type ModeProps } from './ModeProps.ts';
 
 /** Nearer together, two taps are one. */
 const LEAST_DRAWN_MM = 0.5;
@@ -33,14 +33,14 @@ export function Size({ view, desk }: ModeProps) {
       label="True size"
       className="grid gap-2"
       onSend={async ({ real }) => {
-        if (!desk.busy && (await desk.edit({ kind: 'scale', factor: real / drawn }, 'True size set.'))) form.forget();
+        if (await desk.edit({ kind: 'scale', factor: real / drawn }, 'True size set.')) form.forget();
       }}
     >
       <p>
         Drawn as <b>{showLength(drawn, unit, 1)}</b>.
       </p>
       <FormText name="real" label="It is really" />
-      <Button look="go" type="submit" aria-disabled={desk.busy}>
+      <Button look="go" type="submit" unless={desk.busy ? CHANGING : null}>
         Set the size
       </Button>
     </Form>
