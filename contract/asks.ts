@@ -164,7 +164,11 @@ export const ASKS = {
     locked: z.boolean().optional(),
     recheck: z.literal(false).optional(),
   }),
-  'ask-steps': z.strictObject({ ...ofPieces, steps: z.array(stepCode).max(20) }),
+  'ask-steps': z.strictObject({
+    ...ofPieces,
+    steps: z.array(stepCode).max(20),
+    without: z.array(stepCode).max(20).optional(),
+  }),
   'lay-out': z.strictObject({
     panelId: id,
     sheets: z

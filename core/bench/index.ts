@@ -22,6 +22,8 @@ export type { SavePanel } from './acts/savePanel/act.ts';
 export type { WriteNote } from './acts/writeNote/act.ts';
 export { REPAIR_MEANINGS, REPAIR_WAYS, repairSteps, type RepairStep, type RepairWay } from './repairs.ts';
 export { GLASSES_OF_TWO, type GlassOfTwo } from './acts/breakPieces/act.ts';
+export { keepsBack } from './acts/chooseBack/act.ts';
+export { keepsGlass } from './acts/chooseGlass/act.ts';
 export { COUNTED_BY, type CountedBy } from './acts/countStock/act.ts';
 export { TAKEN_IN, TAKEN_IN_KINDS, type TakenIn } from './acts/takeIn/act.ts';
 export {

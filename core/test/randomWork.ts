@@ -174,7 +174,12 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
       ...pick([{ flowDeg: below(180) }, { section: pick(['A', 'B']), sectionName: 'sky' }, { locked: random() < 0.3 }]),
       ...(random() < 0.3 ? { recheck: false as const } : {}),
     }),
-    'ask-steps': () => ({ panelId, numbers: toCut().slice(0, 2), steps: maybe(askedSteps()) ?? [] }),
+    'ask-steps': () => ({
+      panelId,
+      numbers: toCut().slice(0, 2),
+      steps: maybe(askedSteps()) ?? [],
+      without: maybe(askedSteps()) ?? [],
+    }),
     'lay-out': () => {
       const item = pick([...s.studio.all('stock')]);
       const onIt = [...s.studio.all('pieces')]

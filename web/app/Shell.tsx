@@ -1,13 +1,5 @@
 import { Suspense, useEffect, useMemo, type ReactNode } from 'react';
-import {
-  Navigate,
-  NavigationType,
-  Route,
-  Routes,
-  UNSAFE_LocationContext,
-  useLocation,
-  type Path,
-} from 'react-router';
+import { Navigate, NavigationType, Route, Routes, UNSAFE_LocationContext, useLocation, type Path } from 'react-router';
 import { Toaster } from 'sonner';
 import { ApiError } from '../state/api.ts';
 import { useBench } from '../state/bench.ts';

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { brought, told } from '../../test/asks.ts';
 import { drawing, smallStudio, type SmallStudio } from '../../test/smallStudio.ts';
 import { nextThing, progressOf, tallyOf } from '../../words/index.ts';
 import {
@@ -38,6 +39,9 @@ const advance = (s: SmallStudio, numbers: number[], to: string) =>
 const panel = (s: SmallStudio) => standingOf(s.studio, s.studio.get('panels', 'p') as PanelRow);
 const ask = (s: SmallStudio, numbers: number[], ...steps: string[]) =>
   s.try({ kind: 'ask-steps', ask: { panelId: 'p', numbers, steps } });
+
+const leaveOut = (s: SmallStudio, numbers: number[], ...without: string[]) =>
+  s.try({ kind: 'ask-steps', ask: { panelId: 'p', numbers, steps: [], without } });
 
 /** A studio whose panel goes the painted route, all pieces cut and ground; 3 and 4 are painted and fired. */
 function atThePaint(): SmallStudio {
@@ -157,9 +161,38 @@ describe('pieces that go through more than the others', () => {
     expect(ask(s, [1], 'painted')?.code).toBe('nothing-to-do');
     expect(ask(s, [3], 'painted', 'fired')?.code).toBe('nothing-to-do');
     advance(s, [3], 'painted');
-    expect(ask(s, [3])?.code).toBe('nothing-to-do');
-    expect(ask(s, [4])).toBeNull();
+    expect(leaveOut(s, [3], 'painted')?.code).toBe('nothing-to-do');
+    expect(ask(s, [4])?.code).toBe('nothing-to-do');
+    expect(leaveOut(s, [4], 'painted', 'fired')).toBeNull();
     expect(s.piece(4).asks).toEqual([]);
+  });
+  it('only what is named changes: pieces that ask for other things keep them, in the order of the route', () => {
+    const s = smallStudio();
+    const { commissionId, name, widthMm, heightMm, allowance } = panel(s);
+    const standing = { id: 'p', commissionId, name, technique: 'foil' as const, widthMm, heightMm, allowance };
+    s.do({ kind: 'save-panel', ask: { ...standing, route: 'foil-layered' } });
+    expect(ask(s, [1], 'plated')).toBeNull();
+    expect(ask(s, [1, 2], 'traced', 'trace-fired')).toBeNull();
+    expect(told(s)).toBe('1, 2: to be traced and trace fired');
+    expect([s.piece(1).asks, s.piece(2).asks]).toEqual([
+      ['traced', 'trace-fired', 'plated'],
+      ['traced', 'trace-fired'],
+    ]);
+    expect(leaveOut(s, [1, 2], 'plated')).toBeNull();
+    expect(told(s)).toBe('1: not to be plated');
+    expect([s.piece(1).asks, s.piece(2).asks]).toEqual([
+      ['traced', 'trace-fired'],
+      ['traced', 'trace-fired'],
+    ]);
+    expect(s.back('undo')).toBeNull();
+    expect(s.piece(1).asks).toEqual(['traced', 'trace-fired', 'plated']);
+    // In an old log all is named that they go through.
+    const old = { panelId: 'p', pieces: ['p/1', 'p/2'], numbers: [1, 2], steps: ['matted'], words: ['matted'] };
+    expect(brought(s, 'ask-steps', old)).toMatchObject({
+      steps: ['matted'],
+      without: ['traced', 'trace-fired', 'plated'],
+      withoutWords: ['traced', 'trace fired', 'plated'],
+    });
   });
   it('the tally line knows the steps of the panel’s own route by their words', () => {
     const s = atThePaint();

@@ -23,12 +23,9 @@ export function AlsoGoesThrough({
   );
   const furthest = Math.max(...chosen.map((p) => stageIndex(route, p.stage)));
   const toggle = (group: readonly StepDefinition[], on: boolean) => {
-    const codes = new Set(asked);
-    for (const { code } of group) {
-      if (on) codes.add(code);
-      else codes.delete(code);
-    }
-    void send.command({ kind: 'ask-steps', ask: { panelId, numbers, steps: [...codes] } });
+    const codes = group.map(({ code }) => code);
+    const change = on ? { steps: codes } : { steps: [], without: codes };
+    void send.command({ kind: 'ask-steps', ask: { panelId, numbers, ...change } });
   };
   const words = groups.filter(([first]) => first && asked.has(first.code)).map((group) => group[0]?.word);
   return (

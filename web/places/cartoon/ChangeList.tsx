@@ -1,10 +1,8 @@
+import { isInHand } from '#core/bench';
 import type { DrawingChanges } from '#core/cutting';
 import { count, showNumbers } from '#core/units';
 import type { PieceRow } from '../../state/studio.ts';
 import { Check } from '../../ui/Check.tsx';
-
-/** Whether glass has been cut for a piece. */
-export const isInHand = (p: PieceRow | undefined): boolean => p !== undefined && p.stage !== 'to-cut';
 
 /** What a drawing brought in again would change, before it is accepted. */
 export function ChangeList({

@@ -1,11 +1,11 @@
 import { memo, useId } from 'react';
+import { isInHand } from '#core/bench';
 import type { CartoonAnswer } from '#contract';
 import type { Point } from '#core/geometry';
 import { letterSize } from '../../panel/letterSizes.ts';
 import type { PanelPaths } from '../../panel/paths.ts';
 import type { PieceRow } from '../../state/studio.ts';
 import { usePrinting } from '../../ui/usePrinting.ts';
-import { isInHand } from './ChangeList.tsx';
 
 const SHADES = ['var(--paper)', 'var(--paper-2)', 'var(--paper-3)', 'var(--paper-4)'];
 
@@ -30,8 +30,9 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
   // On the screen they are written by a worker, always as large as they can be read.
   const printing = usePrinting();
   const unit = Math.max(paths.box.width, paths.box.height) / 100;
-  const rows = new Map(pieces.map((p) => [p.number, p]));
   const difficulty = new Map(answer.cuttability.map((c) => [c.number, c.difficulty]));
+  const rows = new Map(pieces.map((p) => [p.number, p]));
+  const held = new Set(pieces.filter(isInHand).map((p) => p.number));
   return (
     <>
       <defs>
@@ -47,7 +48,7 @@ export const DeskSheet = memo(function DeskSheet({ paths, answer, pieces, hardSh
       ))}
       {heldShown && (
         <path
-          d={paths.region.shape((n) => isInHand(rows.get(n)))}
+          d={paths.region.shape((n) => held.has(n))}
           fill="var(--held)"
           fillOpacity={0.2}
           fillRule="evenodd"

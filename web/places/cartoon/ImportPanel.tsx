@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { isInHand } from '#core/bench';
 import type { Repair } from '#core/cartoon';
 import { count, showNumbers, showLength } from '#core/units';
 import { Button } from '../../ui/Button.tsx';
@@ -8,7 +9,7 @@ import { Measures } from '../../ui/Length.tsx';
 import { SideSheet } from '../../ui/SideSheet.tsx';
 import type { PanelView } from '../../panel/view.ts';
 import { CartoonNotes } from './CartoonNotes.tsx';
-import { ChangeList, isInHand } from './ChangeList.tsx';
+import { ChangeList } from './ChangeList.tsx';
 import { HiddenLayers } from './HiddenLayers.tsx';
 import { measureProblem, sizeWonder, snapProblem } from './importEntries.ts';
 import { RepairList } from './RepairList.tsx';

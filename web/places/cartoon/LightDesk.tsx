@@ -1,5 +1,5 @@
 import { useCallback, useMemo } from 'react';
-import { BEGINS } from '#core/bench';
+import { BEGINS, isInHand } from '#core/bench';
 import type { CartoonAnswer } from '#contract';
 import { Board } from '../../panel/Board.tsx';
 import { panelPaths } from '../../panel/paths.ts';
@@ -8,7 +8,6 @@ import { Button } from '../../ui/Button.tsx';
 import { SideSheet } from '../../ui/SideSheet.tsx';
 import { Split } from '../../panel/Split.tsx';
 import type { PanelView } from '../../panel/view.ts';
-import { isInHand } from './ChangeList.tsx';
 import { DeskMarks } from './DeskMarks.tsx';
 import { DeskSheet } from './DeskSheet.tsx';
 import { ModePanel } from './ModePanel.tsx';

@@ -1,5 +1,6 @@
 import { useEffect, useEffectEvent, useMemo, useState } from 'react';
 import { toast } from 'sonner';
+import { isInHand } from '#core/bench';
 import type { CartoonAnswer, PanelEdit } from '#contract';
 import { needsCure, type Proposal } from '#core/cutting';
 import type { Point } from '#core/geometry';
@@ -11,7 +12,6 @@ import { useSend } from '../../state/send.ts';
 import { useCutting, type Cutting } from '../../panel/useCutting.ts';
 import type { PanelView } from '../../panel/view.ts';
 import { catching, isSameCatch, linesWithin, REACH_PX } from './catching.ts';
-import { isInHand } from './ChangeList.tsx';
 import type { Mode } from './modes.ts';
 
 export interface Desk {

@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
-import { backGlassOf, backStep, hasBack, type GlassOfTwo } from '#core/bench';
+import { backGlassOf, backStep, hasBack, keepsBack, keepsGlass, type GlassOfTwo } from '#core/bench';
 import type { Glass } from '#core/stock';
 import { showNumbers } from '#core/units';
 import { alikeOf } from '../../panel/alike.ts';
@@ -24,6 +24,7 @@ import { GlassDrag } from './GlassDrag.tsx';
 import { GlassList } from './GlassList.tsx';
 import { SpreadOver } from './SpreadOver.tsx';
 import { usePanelView } from '../../panel/usePanelView.ts';
+import type { PanelView } from '../../panel/view.ts';
 
 /** Glass is given to pieces by picking them on the drawing; seen as chosen, or lit in a dark room. */
 export function GlassStep() {
@@ -54,11 +55,16 @@ export function GlassStep() {
       </p>
     );
   const list = [...selected].filter((n) => pieces.some((p) => p.number === n));
-  const give = (glassId: string | null, to = list) =>
+  const held = heldIn(view, isBehind);
+  const kept = list.filter((n) => held.has(n));
+  /** Cut glass is left out where there is other; where all of it is cut, the studio says so. */
+  const give = (glassId: string | null, to = list) => {
+    const open = to.filter((n) => !held.has(n));
     void send.command({
       kind: isBehind ? 'choose-back' : 'choose-glass',
-      ask: { panelId: panel.id, numbers: to, glassId },
+      ask: { panelId: panel.id, numbers: open.length > 0 ? open : to, glassId },
     });
+  };
   /** With nothing picked a glass means its own pieces. */
   const tapGlass = ({ id, name }: Glass) => {
     if (list.length > 0) return give(id);
@@ -102,6 +108,11 @@ export function GlassStep() {
           {list.length === 0
             ? 'Tap pieces, or draw a lasso round them; a double tap, or a tap on a glass, takes all of it. Then tap the glass that they are to have, or drag a glass onto its place.'
             : showNumbers(list, 10)}
+        </p>
+      )}
+      {kept.length > 0 && (
+        <p className="text-[15px] text-risk" role="status">
+          {keptWords(kept, list.length)}
         </p>
       )}
       <Choices
@@ -164,6 +175,15 @@ export function GlassStep() {
       </Split>
     </GlassDrag>
   );
+}
+
+/** Pieces whose glass is in hand: it stays what it is. */
+const heldIn = ({ pieces }: PanelView, isBehind: boolean): ReadonlySet<number> =>
+  new Set(pieces.filter(isBehind ? keepsBack : keepsGlass).map((p) => p.number));
+
+function keptWords(kept: readonly number[], picked: number): string {
+  if (kept.length === picked) return kept.length === 1 ? 'It is cut already.' : 'They are cut already.';
+  return `${showNumbers(kept, 10)} ${kept.length === 1 ? 'is cut already and keeps its' : 'are cut already and keep their'} glass.`;
 }
 
 const OF_TWO: readonly [GlassOfTwo, string][] = [

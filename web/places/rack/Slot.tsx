@@ -29,20 +29,16 @@ export function Slot({
 }) {
   const sorted = [...items].sort((a, b) => b.heightMm * b.widthMm - a.heightMm * a.widthMm);
   return (
-    <li className="flex min-w-[300px] grow flex-col border-t border-line pt-2 pb-4 max-sm:w-full">
-      <button
-        type="button"
-        onClick={onGlass}
-        className="flex min-h-11 flex-wrap items-baseline gap-x-2 pb-1.5 text-left hover:underline"
-      >
-        <b className="font-head text-[17px]">{glass.code}</b>
-        <span>{glass.name}</span>
-        <span className="ml-auto pl-4 text-[14.5px] text-mute">
+    // As wide as its glass needs, whatever is said of it.
+    <li className="flex min-w-[290px] grow flex-col border-t border-line pt-2 pb-4 max-sm:w-full">
+      <button type="button" onClick={onGlass} className="min-h-11 w-0 min-w-full pb-1.5 text-left hover:underline">
+        <b className="font-head text-[17px]">{glass.code}</b> {glass.name}
+        <span className="block text-[14.5px] text-mute">
           {textureWords(glass.texture)}, {glass.hiding}
           {glass.flow ? ', flow' : ''} · {glass.thicknessMm} mm · {price}
         </span>
       </button>
-      <div className="flex min-h-[104px] flex-wrap items-end gap-2.5 rounded-sm bg-[linear-gradient(var(--slot-1),var(--slot-2))] px-3 pt-3 shadow-[inset_0_-7px_0_var(--joint-edge)] dark:brightness-90">
+      <div className="flex min-h-[104px] grow flex-wrap content-end items-end gap-2.5 rounded-sm bg-[linear-gradient(var(--slot-1),var(--slot-2))] px-3 pt-3 shadow-[inset_0_-7px_0_var(--joint-edge)] dark:brightness-90">
         {sorted.map((item) => (
           <Pane
             key={item.id}

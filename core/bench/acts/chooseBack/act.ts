@@ -1,5 +1,6 @@
 import { refuse, type Act } from '../../act.ts';
 import { hasBack } from '../../routes/route.ts';
+import type { PieceRow } from '../../tables.ts';
 import { backId, lift } from '../laid.ts';
 import { backsCalled, named, pickPieces, type AskedPieces, type NamedPieces } from '../picked.ts';
 
@@ -13,6 +14,9 @@ export interface BackChosen extends NamedPieces {
   /** The glass's code when it was chosen. */
   readonly code: string | null;
 }
+
+/** Whether the glass behind it is cut. */
+export const keepsBack = (piece: Pick<PieceRow, 'backFrom'>): boolean => piece.backFrom !== null;
 
 /** Chooses the glass that lies behind pieces of two glasses, while it is not cut yet. */
 export const chooseBack: Act<ChooseBack, BackChosen> = {
@@ -29,7 +33,7 @@ export const chooseBack: Act<ChooseBack, BackChosen> = {
     const glass = ask.glassId === null ? null : state.get('glasses', ask.glassId);
     if (glass === undefined) return refuse('unknown-glass');
     if (glass?.away === 'deleted') return refuse('deleted', { name: glass.code });
-    const begun = pieces.filter((p) => p.backFrom !== null).map((p) => p.number);
+    const begun = pieces.filter(keepsBack).map((p) => p.number);
     if (begun.length > 0) return refuse('already-in-hand', { numbers: begun });
     const moving = pieces.filter((p) => p.backGlassId !== ask.glassId);
     if (moving.length === 0) return refuse('nothing-to-do', { numbers: ask.numbers });

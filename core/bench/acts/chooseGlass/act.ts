@@ -1,7 +1,9 @@
 import { count } from '../../../units/index.ts';
 import { refuse, type Act } from '../../act.ts';
+import { isInHand } from '../../routes/route.ts';
+import type { PieceRow } from '../../tables.ts';
 import { liftOther } from '../laid.ts';
-import { called, idsThen, inHand, named, pickPieces, type AskedPieces, type NamedPieces } from '../picked.ts';
+import { called, idsThen, named, pickPieces, type AskedPieces, type NamedPieces } from '../picked.ts';
 
 export interface ChooseGlass extends AskedPieces {
   readonly glassId: string | null;
@@ -12,6 +14,10 @@ export interface GlassChosen extends NamedPieces {
   /** The glass's code when it was chosen. */
   readonly code: string | null;
 }
+
+/** Whether its glass is what it is: a piece that was bought or put back may be in hand before anybody said of which. */
+export const keepsGlass = (piece: Pick<PieceRow, 'glassId' | 'stage'>): boolean =>
+  piece.glassId !== null && isInHand(piece);
 
 /** Chooses the glass of pieces that are not cut yet. */
 export const chooseGlass: Act<ChooseGlass, GlassChosen> = {
@@ -25,8 +31,7 @@ export const chooseGlass: Act<ChooseGlass, GlassChosen> = {
     const glass = ask.glassId === null ? null : state.get('glasses', ask.glassId);
     if (glass === undefined) return refuse('unknown-glass');
     if (glass?.away === 'deleted') return refuse('deleted', { name: glass.code });
-    // A piece that was bought or put back may be in hand before anybody said of what glass it is.
-    const begun = inHand(picked.pieces.filter((p) => p.glassId !== null));
+    const begun = picked.pieces.filter(keepsGlass).map((p) => p.number);
     if (begun.length > 0) return refuse('already-in-hand', { numbers: begun });
     const moving = picked.pieces.filter((p) => p.glassId !== ask.glassId);
     if (moving.length === 0) return refuse('nothing-to-do', { numbers: ask.numbers });

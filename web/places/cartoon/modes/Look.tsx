@@ -1,4 +1,4 @@
-import { tooLargeForRack } from '#core/bench';
+import { isInHand, tooLargeForRack } from '#core/bench';
 import { finishedSize, outsideOf } from '#core/sizing';
 import { showNumbers } from '#core/units';
 import { cuttingFindingWords, proposalWords } from '#core/words';
@@ -7,7 +7,6 @@ import { useSelection } from '../../../state/selection.ts';
 import { useSend } from '../../../state/send.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { CartoonNotes } from '../CartoonNotes.tsx';
-import { isInHand } from '../ChangeList.tsx';
 import { stockFor } from '../../../panel/stockFor.ts';
 import { CHANGING, type ModeProps } from './ModeProps.ts';
 

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { isInHand } from '#core/bench';
 import { z } from 'zod';
 import { BOUNDS } from '#core/limits';
 import { showLength } from '#core/units';
@@ -6,7 +7,6 @@ import { Button } from '../../../ui/Button.tsx';
 import { length } from '../../../ui/form/fields.ts';
 import { Form, FormText } from '../../../ui/form/Form.tsx';
 import { useKeptForm } from '../../../ui/form/useKeptForm.ts';
-import { isInHand } from '../ChangeList.tsx';
 import { CHANGING, type ModeProps } from './ModeProps.ts';
 
 /** Nearer together, two taps are one. */

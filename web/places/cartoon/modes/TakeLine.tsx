@@ -1,6 +1,6 @@
+import { isInHand } from '#core/bench';
 import { showNumbers } from '#core/units';
 import { Button } from '../../../ui/Button.tsx';
-import { isInHand } from '../ChangeList.tsx';
 import { CHANGING, type ModeProps } from './ModeProps.ts';
 
 /** The line that is picked, and which two pieces it would join. */
