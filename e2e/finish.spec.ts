@@ -44,10 +44,23 @@ test.describe('From the last joint to the wall', () => {
     await page.unrouteAll({ behavior: 'wait' });
     await expect(held.getByText('Chains at 45°')).toBeVisible();
     await expect(pull).not.toHaveText(before ?? '');
-    await held.getByRole('button', { name: 'One bar more' }).click();
+    // Pressed twice before the studio has answered once, it is two bars.
+    let open = () => {};
+    const opened = new Promise<void>((resolve) => (open = resolve));
+    await page.route('**/api/commands', async (route) => {
+      await opened;
+      await route.continue();
+    });
+    const more = held.getByRole('button', { name: 'One bar more' });
+    await more.click();
     await expect(held.getByText(/^A bar .* from the top:/)).toBeVisible();
+    await more.click();
+    const bars = held.getByRole('slider', { name: /^Height of bar/ });
+    await expect(bars).toHaveCount(2);
+    open();
+    await page.unrouteAll({ behavior: 'wait' });
     await page.reload();
-    await expect(held.getByText(/^A bar .* from the top:/)).toBeVisible();
+    await expect(bars).toHaveCount(2);
     await expect(held.getByText('Chains at 45°')).toBeVisible();
   });
 

@@ -72,22 +72,33 @@ test.describe('Few taps', () => {
     expect([finger.taps, finger.typed]).toEqual([2, 0]);
   });
 
-  test('twelve pieces get a glass by fourteen (twenty-four before)', async ({ page }) => {
+  test('twelve pieces get a glass by fourteen, or by three with the lasso (twenty-four before)', async ({ page }) => {
     const finger = await open(page, '/panels/heron/glass');
     const rack = page.getByRole('list', { name: 'Glasses on the rack' });
     // Glass that is cut keeps its own.
     const uncut = (await panel(page, 'heron')).pieces.filter((piece) => piece.stage === BEGINS);
     const twelve = uncut.slice(0, 12).map((piece) => piece.number);
-    const glasses = async () => {
-      const { pieces } = await panel(page, 'heron');
-      return new Set(pieces.flatMap((piece) => (twelve.includes(piece.number) ? [piece.glassId] : []))).size;
-    };
+    const glassOf = async (isMeant: (piece: number) => boolean) =>
+      (await panel(page, 'heron')).pieces.flatMap((piece) => (isMeant(piece.number) ? [piece.glassId] : []));
+    const glasses = async () => new Set(await glassOf((piece) => twelve.includes(piece))).size;
     expect(await glasses()).toBeGreaterThan(1);
     await finger.tap(page.getByRole('button', { name: 'Add to what is picked' }));
     for (const piece of twelve) await finger.tapAt(await at(page)(piece));
     await finger.tap(rack.getByRole('button', { name: /^A-03/ }));
     await expect.poll(glasses).toBe(1);
     expect(finger.taps).toBe(14);
+    // Glass between them that is cut is picked with them, and keeps its own.
+    const before = await glassOf(() => true);
+    const again = await open(page, '/panels/heron/glass');
+    await again.tap(page.getByRole('button', { name: 'Lasso' }));
+    await again.drawRound(boxOf(await Promise.all(twelve.map(at(page)))));
+    await expect(page.getByText(/are cut already and keep their glass/)).toBeVisible();
+    await again.tap(rack.getByRole('button', { name: /^C-04/ }));
+    await expect.poll(async () => (await glassOf((number) => twelve.includes(number)))[0]).not.toBe(before[0]);
+    const after = await glassOf(() => true);
+    const changed = after.flatMap((glass, i) => (glass === before[i] ? [] : [i]));
+    expect(changed).toHaveLength(12);
+    expect(again.taps).toBe(3);
   });
 
   test('six sheets like one that is there arrive by four and one digit (thirty and more before)', async ({ page }) => {

@@ -91,7 +91,7 @@ function WhoWorks({ onHelp }: { onHelp: () => void }) {
           <span className="grid size-8 place-items-center rounded-full bg-copper font-head text-white">
             {person?.initial ?? '–'}
           </span>
-          {person?.name ?? 'Who works?'}
+          <span className="max-w-full truncate max-sm:text-[11.5px]">{person?.name ?? 'Who works?'}</span>
         </button>
       }
     >

@@ -8,7 +8,7 @@ export type PlanChange = Partial<Omit<FinishPlan, 'measured'>>;
 
 /** What is decided on how a panel is finished, and the ways to decide otherwise. */
 export interface Planning {
-  /** With what is being slid just now. */
+  /** With what is being slid or decided just now. */
   readonly plan: FinishPlan | null;
   /** All that is decided on the panel. */
   readonly answer: PlansAnswer | null;
@@ -28,6 +28,8 @@ export function usePlan(panelId: string): Planning {
     plan: data ? { ...(data.finish ?? USUAL_FINISH), ...slid } : null,
     change: (plan) => {
       const mine = ++latest.current;
+      // Shown at once: the next press goes on from it, not from what the studio said last.
+      setSlid((now) => ({ ...now, ...plan }));
       void send.command({ kind: 'plan-finish', ask: { panelId, plan } }).then(() => {
         if (latest.current === mine) setSlid({});
       });

@@ -104,8 +104,8 @@ export function Rack() {
   const item = open?.kind === 'item' ? here.find((s) => s.id === open.id) : undefined;
   return (
     <main className="px-10 py-6 max-sm:px-4">
-      <header className="mb-2 flex flex-wrap items-center justify-end gap-2.5">
-        <div className="mr-auto">
+      <header className="mb-2 flex flex-wrap items-center justify-end gap-2.5 max-sm:justify-start">
+        <div className="mr-auto max-sm:w-full">
           <h1 className="text-[28px]">Rack</h1>
           <p className="text-mute">
             {count(here.filter((s) => s.kind === 'sheet').length, 'sheet')} and{' '}
@@ -124,10 +124,10 @@ export function Rack() {
         </div>
         <UndoButtons place="rack" />
         {look === 'scale' && (
-          <label>
+          <label className="max-sm:grow">
             <span className="sr-only">Find</span>
             <input
-              className="min-h-11 w-44 rounded-md border border-strong bg-raised px-3 text-ink"
+              className="min-h-11 w-44 rounded-md border max-sm:w-full border-strong bg-raised px-3 text-ink"
               value={words}
               onChange={(e) => setWords(e.target.value)}
               onKeyDown={(e) => {
@@ -159,8 +159,10 @@ export function Rack() {
         >
           Supplies
         </Link>
-        <Button onClick={() => setOpen({ kind: 'glass' })}>New glass</Button>
-        <Button look="go" onClick={() => setOpen({ kind: 'receive' })}>
+        <Button className="max-sm:grow" onClick={() => setOpen({ kind: 'glass' })}>
+          New glass
+        </Button>
+        <Button look="go" className="max-sm:grow" onClick={() => setOpen({ kind: 'receive' })}>
           Receive
         </Button>
         <Menu

@@ -32,7 +32,7 @@ export function Slot({
     // As wide as its glass needs, whatever is said of it.
     <li className="flex min-w-[290px] grow flex-col border-t border-line pt-2 pb-4 max-sm:w-full">
       <button type="button" onClick={onGlass} className="min-h-11 w-0 min-w-full pb-1.5 text-left hover:underline">
-        <b className="font-head text-[17px]">{glass.code}</b> {glass.name}
+        <b className="mr-1 font-head text-[17px]">{glass.code}</b> {glass.name}
         <span className="block text-[14.5px] text-mute">
           {textureWords(glass.texture)}, {glass.hiding}
           {glass.flow ? ', flow' : ''} · {glass.thicknessMm} mm · {price}
