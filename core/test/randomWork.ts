@@ -177,8 +177,7 @@ export function randomWork(s: SmallStudio, technique: Technique, seed: number) {
     'ask-steps': () => ({
       panelId,
       numbers: toCut().slice(0, 2),
-      steps: maybe(askedSteps()) ?? [],
-      without: maybe(askedSteps()) ?? [],
+      ...(random() < 0.2 ? { steps: [], without: askedSteps() } : { steps: maybe(askedSteps()) ?? [] }),
     }),
     'lay-out': () => {
       const item = pick([...s.studio.all('stock')]);
