@@ -1,6 +1,9 @@
 import { defineConfig } from '@playwright/test';
+import { fillDemoOnce } from './e2e/demoData.mjs';
 import { LANE_PORTS, LANES, PARTS_PORT } from './e2e/servers.ts';
 import { CHROMIUM } from './scripts/chromium.mjs';
+
+fillDemoOnce();
 
 const server = (kind: string, port: number) => ({
   command: `node e2e/serve.mjs ${kind} ${port}`,

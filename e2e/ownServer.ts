@@ -1,8 +1,9 @@
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test } from '@playwright/test';
+import { copyDemoTo } from './demoData.mjs';
 import { laneOwnPort } from './servers.ts';
 
 /** A server on the demo's data in a folder of its own, to be killed and started again beneath the page. */
@@ -19,7 +20,7 @@ export class OwnServer {
 
   /** Fills its folder with the demo's data. */
   fill(): void {
-    spawnSync(process.execPath, ['dist/server/demo.mjs'], { env: this.#whole() });
+    copyDemoTo(this.folder);
   }
 
   get base(): string {
