@@ -1,5 +1,7 @@
 import { readFile } from 'node:fs/promises';
+import { setTimeout } from 'node:timers/promises';
 import { expect, test, type Page } from '@playwright/test';
+import { ownDemo } from './ownServer.ts';
 import { DEMO } from './servers.ts';
 import { boardOn, pieceOn, piecesOn, pieceMark } from '../scripts/onBoard.ts';
 
@@ -377,4 +379,31 @@ test('a side is not called soldered before its joints are there to be asked abou
   await expect(page.getByRole('dialog')).toContainText('joint');
   await page.keyboard.press('Escape');
   await expect(done).toBeVisible();
+});
+
+test.describe('Pressed twice', () => {
+  const studio = ownDemo();
+  test('a finger that presses twice means it once: one job, one cut, however late the answer', async ({ page }) => {
+    const sent: string[] = [];
+    await page.route('**/api/commands', async (route) => {
+      sent.push(route.request().postDataJSON().command.kind);
+      await setTimeout(500);
+      await route.continue();
+    });
+    await page.goto(`${studio.base}/jobs?new=1`);
+    await page.getByLabel('What it is').fill('Landing light');
+    await page.getByRole('button', { name: 'Enter the job' }).dblclick();
+    await expect(page.getByRole('heading', { name: 'Landing light' })).toBeVisible();
+    await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Jobs' }).click();
+    await expect(page.getByRole('main').getByRole('link', { name: /^Landing light no client/ })).toHaveCount(1);
+    await page.goto(`${studio.base}/panels/heron/bench`);
+    await page.getByLabel(/Tally line/).fill('2 cut');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: 'Cut from' })).toBeVisible();
+    for (let i = 0; i < 2; i++) await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: /^Take back: 2 cut/ }).click();
+    await expect(page.getByRole('button', { name: /^Do again: 2 cut/ })).toBeVisible();
+    await expect(page.getByText(/is cut already/)).toHaveCount(0);
+    expect(sent).toEqual(['save-commission', 'cut']);
+  });
 });

@@ -12,6 +12,7 @@ import { heard } from './freshness.ts';
 import { useLargeStep } from './largeStep.ts';
 import { outbox } from './outboxHere.ts';
 import { newId } from './ids.ts';
+import { once } from './once.ts';
 
 /** What an edit makes of the panel with it: its name, opening, what its lines take up. */
 export type PanelWish = Omit<SavePanel, 'id'>;
@@ -51,7 +52,8 @@ export function useSend(): Send {
           basis: basisOf(client, command),
           command,
         };
-        return run(client, () => step('/commands', body, askedWords(command)), said).then((isDone) => {
+        return once({ by, command }, async () => {
+          const isDone = await run(client, () => step('/commands', body, askedWords(command)), said);
           if (isDone) sayCaution(client, command, body.personId, new Date());
           return isDone;
         });
@@ -87,7 +89,9 @@ export function useSend(): Send {
       edit: (panelId, edit, said, panel) => {
         const body = { ...facts(), basis: ofPanel(panelId), edit, ...(panel ? { panel } : {}) };
         const words = `change the drawing: ${edit.kind.replaceAll('-', ' ')}`;
-        return run(client, () => step(`/panels/${encodeURIComponent(panelId)}/edit`, body, words), said);
+        return once({ panelId, edit, panel }, () =>
+          run(client, () => step(`/panels/${encodeURIComponent(panelId)}/edit`, body, words), said),
+        );
       },
     };
   }, [client]);

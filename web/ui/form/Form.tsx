@@ -1,4 +1,4 @@
-import type { ComponentProps, InputHTMLAttributes, ReactNode } from 'react';
+import { useRef, type ComponentProps, type FormEvent, type InputHTMLAttributes, type ReactNode } from 'react';
 import { Controller, FormProvider, useFormContext, type FieldValues, type UseFormReturn } from 'react-hook-form';
 import { Check } from '../Check.tsx';
 import { ChoiceField, type Option } from '../Choice.tsx';
@@ -20,18 +20,23 @@ export function Form<I extends FieldValues, O extends FieldValues>({
   className?: string;
   children: ReactNode;
 }) {
+  // A finger that presses twice means it once.
+  const isUnderWay = useRef(false);
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    // A sheet of a form may lie in the tree of another one.
+    event.stopPropagation();
+    if (isUnderWay.current) return;
+    isUnderWay.current = true;
+    try {
+      await form.handleSubmit((values) => onSend(values))(event);
+    } finally {
+      isUnderWay.current = false;
+    }
+  };
   return (
     <FormProvider {...form}>
-      <form
-        noValidate
-        aria-label={label}
-        className={className}
-        onSubmit={(event) => {
-          // A sheet of a form may lie in the tree of another one.
-          event.stopPropagation();
-          void form.handleSubmit((values) => onSend(values))(event);
-        }}
-      >
+      <form noValidate aria-label={label} className={className} onSubmit={(event) => void submit(event)}>
         <KeptWord form={form} />
         {children}
       </form>
