@@ -61,11 +61,14 @@ export function useSend(): Send {
       putBack: (direction, place) => {
         const body = { ...facts(), direction, place };
         const said = direction === 'undo' ? 'taken back' : 'done again';
-        return run(
-          client,
-          () => step('/put-back', body, direction),
-          (done) => `${sentence(done.of)}: ${said}.`,
-          asksFirst,
+        // Each press is one step back, and what is done after it is done anew.
+        return once({ putBack: body.commandId }, () =>
+          run(
+            client,
+            () => step('/put-back', body, direction),
+            (done) => `${sentence(done.of)}: ${said}.`,
+            asksFirst,
+          ),
         );
       },
       putEntryBack: (entry) => {
