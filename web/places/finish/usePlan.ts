@@ -36,7 +36,7 @@ export function usePlan(panelId: string): Planning {
     },
     slide: (plan) => {
       latest.current++;
-      setSlid(plan);
+      setSlid((now) => ({ ...now, ...plan }));
     },
   };
 }
